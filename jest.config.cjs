@@ -1,0 +1,8 @@
+/** Unit tests of every workspace; the browser's are in e2e. */
+module.exports = {
+  testMatch: ['<rootDir>/packages/**/*.test.ts', '<rootDir>/apps/**/*.test.ts?(x)', '<rootDir>/demo/**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/', '/.next/'],
+  modulePathIgnorePatterns: ['/.next/'],
+  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { module: { type: 'commonjs' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  transformIgnorePatterns: ['/node_modules/(?!(?:parse5|entities|css-tree)/)'],
+};

@@ -1,0 +1,79 @@
+import { mapOffset, type Change } from '../source/edits.ts';
+import type { Finding } from './findings.ts';
+
+export interface Comparison<T extends Finding = Finding> {
+  fixed: T[];
+  kept: { old: T; new: Finding }[];
+  new: Finding[];
+}
+
+/** Two texts this alike speak of the same thing; below it a finding counts as another one. Chosen on our cases. */
+const ALIKE = 0.6;
+
+/**
+ * What a new audit of a page fixed, kept and brought. A finding is kept when it is the same problem on the same piece of the page:
+ * where its place went under `change` (when the edit between the two is known), else by fingerprint, else by likeness.
+ */
+export function compareAudits<T extends Finding>(old: readonly T[], fresh: readonly Finding[], change?: Change): Comparison<T> {
+  const left = new Set(old);
+  const coming = new Set(fresh);
+  const pairs = new Map<Finding, T>();
+  const pair = (before: T, after: Finding) => {
+    pairs.set(after, before);
+    left.delete(before);
+    coming.delete(after);
+  };
+  if (change) matchBy(left, coming, (finding) => placeKey(finding, mapOffset(change, finding.at.start, 1)), (finding) => placeKey(finding, finding.at.start), pair);
+  matchBy(left, coming, (finding) => finding.fingerprint, (finding) => finding.fingerprint, pair);
+  matchAlike(left, coming, pair);
+  return {
+    fixed: [...left],
+    kept: fresh.filter((finding) => pairs.has(finding)).map((finding) => ({ old: pairs.get(finding)!, new: finding })),
+    new: [...coming],
+  };
+}
+
+function placeKey(finding: Finding, start: number | null): string | null {
+  return start === null ? null : `${finding.rule} ${start}`;
+}
+
+/** Pairs findings whose keys are equal, first with first. */
+function matchBy<T extends Finding>(left: Set<T>, coming: Set<Finding>, oldKey: (finding: T) => string | null, newKey: (finding: Finding) => string | null, pair: (a: T, b: Finding) => void): void {
+  const waiting = new Map<string, T[]>();
+  for (const finding of left) {
+    const key = oldKey(finding);
+    if (key !== null) waiting.set(key, [...(waiting.get(key) ?? []), finding]);
+  }
+  for (const finding of [...coming]) {
+    const key = newKey(finding);
+    const match = key === null ? undefined : waiting.get(key)?.shift();
+    if (match) pair(match, finding);
+  }
+}
+
+function matchAlike<T extends Finding>(left: Set<T>, coming: Set<Finding>, pair: (a: T, b: Finding) => void): void {
+  for (const finding of [...coming]) {
+    let best: T | null = null;
+    let score = ALIKE;
+    for (const candidate of left) {
+      if (candidate.rule !== finding.rule) continue;
+      const alike = likeness(candidate.subject, finding.subject) + (candidate.at.path === finding.at.path ? 0.2 : 0);
+      if (alike > score) [best, score] = [candidate, alike];
+    }
+    if (best) pair(best, finding);
+  }
+}
+
+/** Shared words of two texts, 0 to 1 (Dice's coefficient, 1945). Two empty texts are alike. */
+export function likeness(a: string, b: string): number {
+  if (a === b) return 1;
+  const [first, second] = [wordsOf(a), wordsOf(b)];
+  if (first.size === 0 || second.size === 0) return 0;
+  let shared = 0;
+  for (const word of first) if (second.has(word)) shared++;
+  return (2 * shared) / (first.size + second.size);
+}
+
+function wordsOf(text: string): Set<string> {
+  return new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
+}

@@ -1,0 +1,101 @@
+import { has, tidy, valueOf, rawText, type ElementNode } from '../document/tree.ts';
+import { pathOf } from '../document/paths.ts';
+import type { Page } from '../document/page.ts';
+import { hashText } from '../source/hash.ts';
+import { isExposed } from '../semantics/visibility.ts';
+import { RULES } from '../rules/registry.ts';
+import { familyOf, type Report, type Rule } from '../rules/types.ts';
+import type { Audit, Finding } from './findings.ts';
+
+/** Raised with every change that can alter an outcome; stored with each audit. */
+export const ENGINE_VERSION = '0.1.0';
+
+/** Rules by the tags and roles they listen to. */
+const listeners = listenersOf(RULES);
+
+function listenersOf(rules: readonly Rule[]): { byTag: Map<string, Rule[]>; byRole: Map<string, Rule[]> } {
+  const byTag = new Map<string, Rule[]>();
+  const byRole = new Map<string, Rule[]>();
+  for (const rule of rules) {
+    for (const listened of rule.tags ?? []) {
+      const role = /^\[role=(.+)\]$/.exec(listened)?.[1];
+      const [map, key] = role ? [byRole, role] : [byTag, listened];
+      map.set(key, [...(map.get(key) ?? []), rule]);
+    }
+  }
+  return { byTag, byRole };
+}
+
+/** Runs every rule on a page in one walk. The same page gives the same audit, byte for byte. */
+export function auditPage(page: Page): Audit {
+  const reports: { rule: Rule; report: Report }[] = [];
+  const applies = (rule: Rule) => rule.scope === 'any' || page.scope === 'document';
+  const tellFor = (rule: Rule) => (report: Report) => void reports.push({ rule, report });
+  for (const element of page.elements) {
+    const listening = rulesFor(element);
+    if (listening.length === 0 || !isExposed(page, element)) continue;
+    for (const rule of listening) if (applies(rule)) rule.visit?.(page, element, tellFor(rule));
+  }
+  for (const rule of RULES) if (rule.end && applies(rule)) rule.end(page, tellFor(rule));
+  return { engine: ENGINE_VERSION, findings: findingsFrom(page, reports) };
+}
+
+const NONE: Rule[] = [];
+
+function rulesFor(element: ElementNode): Rule[] {
+  const byTag = listeners.byTag.get(element.tag) ?? NONE;
+  if (!has(element, 'role')) return byTag;
+  const role = valueOf(element, 'role')!.trim().toLowerCase().split(/\s+/)[0]!;
+  const byRole = listeners.byRole.get(role);
+  return byRole ? [...new Set([...byTag, ...byRole])] : byTag;
+}
+
+/** Longest subject kept: enough to tell things apart, short enough to store by the hundred thousand. */
+const SUBJECT_LENGTH = 160;
+
+function findingsFrom(page: Page, reports: readonly { rule: Rule; report: Report }[]): Finding[] {
+  const order = new Map(RULES.map((rule, i) => [rule, i]));
+  const sorted = [...reports].sort((a, b) => a.report.at.order - b.report.at.order || startOf(a.report) - startOf(b.report) || order.get(a.rule)! - order.get(b.rule)!);
+  const seen = new Map<string, number>();
+  return sorted.map(({ rule, report }) => {
+    const subject = tidy(report.subject ?? subjectOf(report.at)).slice(0, SUBJECT_LENGTH);
+    const key = `${rule.id}\n${report.at.tag}\n${subject}`;
+    // Equal things on one page are told apart by their order.
+    const nth = (seen.get(key) ?? 0) + 1;
+    seen.set(key, nth);
+    return toFinding(page, rule, report, subject, hashText(`${key}\n${nth}`));
+  });
+}
+
+function startOf(report: Report): number {
+  return report.range?.start ?? report.at.range?.start ?? 0;
+}
+
+function subjectOf(element: ElementNode): string {
+  const address = valueOf(element, 'src') ?? valueOf(element, 'href') ?? '';
+  return `${address} ${rawText(element).slice(0, 4 * SUBJECT_LENGTH)}`;
+}
+
+function toFinding(page: Page, rule: Rule, report: Report, subject: string, fingerprint: string): Finding {
+  const range = report.range ?? report.at.range ?? nearestRange(report.at);
+  return {
+    rule: rule.id,
+    family: familyOf(rule),
+    weight: report.weight ?? rule.weight,
+    outcome: report.outcome ?? 'failed',
+    criteria: [...rule.criteria, ...(report.alsoCriteria ?? [])],
+    techniques: rule.techniques,
+    message: report.message,
+    values: report.values ?? {},
+    at: { path: pathOf(page, report.at), start: range.start, end: range.end, ...page.lines.placeOf(range.start) },
+    fingerprint,
+    subject,
+    remedies: report.remedies ?? rule.remedies,
+  };
+}
+
+/** Elements the parser made up have no source; what they first hold tells where they would be. */
+function nearestRange(element: ElementNode): { start: number; end: number } {
+  for (const child of element.children) if (child.range) return { start: child.range.start, end: child.range.start };
+  return { start: 0, end: 0 };
+}

@@ -1,0 +1,146 @@
+import { Parser, html as names, type ParserOptions, type Token, type TreeAdapter, type TreeAdapterTypeMap } from 'parse5';
+import type { Attribute, CommentNode, ElementNode, ParentNode, Range, RootNode, TextNode, TreeNode } from './tree.ts';
+
+/** Browsers stop nesting at this depth and place what is deeper beside it; so do we, which keeps parsing linear. */
+export const DEEPEST_NESTING = 512;
+
+type Map = TreeAdapterTypeMap<TreeNode, ParentNode, TreeNode, RootNode, RootNode, ElementNode, CommentNode, TextNode, ElementNode, TreeNode>;
+
+function space(uri: names.NS): ElementNode['space'] {
+  if (uri === names.NS.SVG) return 'svg';
+  return uri === names.NS.MATHML ? 'math' : 'html';
+}
+
+const uris = { html: names.NS.HTML, svg: names.NS.SVG, math: names.NS.MATHML } as const;
+
+function append(parent: ParentNode, node: TreeNode): void {
+  node.parent = parent;
+  parent.children.push(node);
+}
+
+function insert(parent: ParentNode, node: TreeNode, before: TreeNode): void {
+  node.parent = parent;
+  parent.children.splice(parent.children.lastIndexOf(before), 0, node);
+}
+
+function isText(node: TreeNode | undefined): node is TextNode {
+  return node?.kind === 'text';
+}
+
+function attributeFrom(attribute: Token.Attribute): Attribute {
+  return { name: attribute.prefix ? `${attribute.prefix}:${attribute.name}` : attribute.name, value: attribute.value, range: null };
+}
+
+function rangeOf(location: Token.Location): Range {
+  return { start: location.startOffset, end: location.endOffset };
+}
+
+/**
+ * Builds our tree straight from parse5's tokens. One is made for each parse, because it remembers which start tags
+ * already own an element: error recovery reopens elements and repeats the location of the first.
+ */
+export function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
+  const owned = new Set<number>();
+  return {
+    createDocument: () => ({ kind: 'root', children: [], parent: null }),
+    createDocumentFragment: () => ({ kind: 'root', children: [], parent: null }),
+    createElement: (tag, uri, attributes) => ({
+      kind: 'element', tag, space: space(uri), attributes: attributes.map(attributeFrom), parent: null, children: [],
+      content: null, range: null, startTag: null, endTag: null, order: -1,
+    }),
+    createCommentNode: (text) => ({ kind: 'comment', text, parent: null, range: null }),
+    createTextNode: (text) => ({ kind: 'text', text, parent: null, range: null }),
+    appendChild: append,
+    insertBefore: insert,
+    setTemplateContent: (template, content) => void (template.content = content),
+    getTemplateContent: (template) => template.content!,
+    setDocumentType: () => undefined,
+    setDocumentMode: (_root, value) => void (mode.quirks = value === names.DOCUMENT_MODE.QUIRKS),
+    getDocumentMode: () => (mode.quirks ? names.DOCUMENT_MODE.QUIRKS : names.DOCUMENT_MODE.NO_QUIRKS),
+    detachNode: (node) => {
+      if (node.parent) node.parent.children.splice(node.parent.children.lastIndexOf(node), 1);
+      node.parent = null;
+    },
+    insertText(parent, text) {
+      const last = parent.children.at(-1);
+      if (isText(last)) last.text += text;
+      else append(parent, { kind: 'text', text, parent, range: null });
+    },
+    insertTextBefore(parent, text, before) {
+      const previous = parent.children[parent.children.indexOf(before) - 1];
+      if (isText(previous)) previous.text += text;
+      else insert(parent, { kind: 'text', text, parent, range: null }, before);
+    },
+    adoptAttributes(element, attributes) {
+      for (const attribute of attributes) if (!element.attributes.some((own) => own.name === attribute.name)) element.attributes.push(attributeFrom(attribute));
+    },
+    getFirstChild: (node) => node.children[0] ?? null,
+    getChildNodes: (node) => node.children,
+    getParentNode: (node) => node.parent,
+    getAttrList: (element) => element.attributes,
+    getTagName: (element) => element.tag,
+    getNamespaceURI: (element) => uris[element.space],
+    getTextNodeContent: (node) => node.text,
+    getCommentNodeContent: (node) => node.text,
+    getDocumentTypeNodeName: () => 'html',
+    getDocumentTypeNodePublicId: () => '',
+    getDocumentTypeNodeSystemId: () => '',
+    isTextNode: (node): node is TextNode => node.kind === 'text',
+    isCommentNode: (node): node is CommentNode => node.kind === 'comment',
+    isDocumentTypeNode: (node): node is TreeNode => node === null,
+    isElementNode: (node): node is ElementNode => node.kind === 'element',
+    setNodeSourceCodeLocation(node, location) {
+      if (!location) return;
+      if (node.kind !== 'element') node.range = rangeOf(location);
+      else if (!owned.has(location.startOffset)) own(node, location as Token.ElementLocation);
+    },
+    getNodeSourceCodeLocation: (node) => (node.range ? asLocation(node.range) : null),
+    updateNodeSourceCodeLocation(node, end) {
+      if (node.kind !== 'element') {
+        if (node.range && end.endOffset !== undefined) node.range = { start: node.range.start, end: end.endOffset };
+        return;
+      }
+      if (!node.range) return;
+      if (end.endTag) node.endTag = rangeOf(end.endTag);
+      if (end.endOffset !== undefined) node.range = { start: node.range.start, end: end.endOffset };
+    },
+  };
+
+  function own(element: ElementNode, location: Token.ElementLocation): void {
+    owned.add(location.startOffset);
+    element.startTag = rangeOf(location.startTag ?? location);
+    element.range = rangeOf(location);
+    const places = location.attrs;
+    if (!places) return;
+    for (const attribute of element.attributes) {
+      const place = places[attribute.name];
+      if (place) attribute.range = rangeOf(place);
+    }
+  }
+}
+
+/** Only the offsets are ever read back by the parser's own bookkeeping. */
+function asLocation(range: Range): Token.ElementLocation {
+  return { startLine: 0, startCol: 0, startOffset: range.start, endLine: 0, endCol: 0, endOffset: range.end };
+}
+
+const DOCUMENT_TAGS = new Set(['html', 'head', 'body']);
+
+/** parse5's parser, watching for the tags that make a document and keeping to the depth of browsers. */
+export class WatchfulParser extends Parser<Map> {
+  ownDocumentTags = false;
+
+  static read(source: string): { root: RootNode; ownDocumentTags: boolean; quirks: boolean } {
+    const mode = { quirks: false };
+    const options: ParserOptions<Map> = { sourceCodeLocationInfo: true, treeAdapter: createAdapter(mode) };
+    const parser = new WatchfulParser(options);
+    parser.tokenizer.write(source, true);
+    return { root: parser.document, ownDocumentTags: parser.ownDocumentTags, quirks: mode.quirks };
+  }
+
+  override onStartTag(token: Token.TagToken): void {
+    if (DOCUMENT_TAGS.has(token.tagName)) this.ownDocumentTags = true;
+    while (this.openElements.stackTop >= DEEPEST_NESTING) this.openElements.pop();
+    super.onStartTag(token);
+  }
+}

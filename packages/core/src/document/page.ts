@@ -1,0 +1,71 @@
+import { LineIndex } from '../source/lines.ts';
+import { WatchfulParser } from './adapter.ts';
+import { childElements, descendants, type ElementNode, type RootNode, type TextNode } from './tree.ts';
+
+/** `document`: a whole page. `fragment`: an author's part of one; the platform adds the rest and shows the title. */
+export type Scope = 'document' | 'fragment';
+
+/** What the page's surroundings know and its source does not say. All optional: the engine also works on a lone file. */
+export interface Surroundings {
+  /** The title a platform shows above a fragment as its level 1 heading. */
+  shownTitle?: string;
+  /** The title of the page a link leads to, when it is known. */
+  titleOf?: (address: string) => string | undefined;
+}
+
+/** A parsed page. Facts about it are computed once, on demand: see `fact`. */
+export interface Page {
+  readonly source: string;
+  readonly scope: Scope;
+  readonly root: RootNode;
+  readonly html: ElementNode;
+  readonly head: ElementNode;
+  readonly body: ElementNode;
+  /** Every element and every text in document order, template content left out. */
+  readonly elements: readonly ElementNode[];
+  readonly texts: readonly TextNode[];
+  readonly surroundings: Surroundings;
+  readonly facts: Map<unknown, unknown>;
+  readonly lines: LineIndex;
+}
+
+export interface ParseOptions {
+  /** Overrides what the source's own tags say. */
+  scope?: Scope;
+  surroundings?: Surroundings;
+}
+
+/**
+ * Parses a page as a browser does (HTML Living Standard, through parse5). Any text is a page: this never fails.
+ * Without an html, head or body tag of its own it is a fragment, unless `scope` says otherwise.
+ */
+export function parsePage(source: string, options: ParseOptions = {}): Page {
+  const { root, ownDocumentTags } = WatchfulParser.read(source);
+  const html = childElements(root)[0]!;
+  const top = childElements(html);
+  const elements: ElementNode[] = [];
+  const texts: TextNode[] = [];
+  for (const node of descendants(root)) {
+    if (node.kind === 'element') {
+      node.order = elements.length;
+      elements.push(node);
+    } else if (node.kind === 'text') texts.push(node);
+  }
+  return {
+    source, root, html, elements, texts,
+    scope: options.scope ?? (ownDocumentTags ? 'document' : 'fragment'),
+    head: top.find((child) => child.tag === 'head')!,
+    body: top.find((child) => child.tag === 'body' || child.tag === 'frameset')!,
+    surroundings: options.surroundings ?? {},
+    facts: new Map(),
+    lines: new LineIndex(source),
+  };
+}
+
+/** Makes a shared fact: computed at the first asking, kept on the page. */
+export function fact<T>(compute: (page: Page) => T): (page: Page) => T {
+  return (page) => {
+    if (!page.facts.has(compute)) page.facts.set(compute, compute(page));
+    return page.facts.get(compute) as T;
+  };
+}

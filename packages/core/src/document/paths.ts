@@ -1,0 +1,38 @@
+import { childElements, elementParent, type ElementNode, type ParentNode } from './tree.ts';
+import { fact, type Page } from './page.ts';
+
+/** Place of each element among its same-named siblings, 1-based, by `order`: one pass over the page. */
+const places = fact((page: Page) => {
+  const found = new Int32Array(page.elements.length);
+  const counts = new Map<ParentNode, Map<string, number>>();
+  for (const element of page.elements) {
+    const parent = element.parent!;
+    let byName = counts.get(parent);
+    if (!byName) counts.set(parent, (byName = new Map()));
+    const place = (byName.get(element.tag) ?? 0) + 1;
+    byName.set(element.tag, place);
+    found[element.order] = place;
+  }
+  return found;
+});
+
+/** Names an element: `/html[1]/body[1]/p[2]`, each step a tag and its place among its same-named siblings. */
+export function pathOf(page: Page, element: ElementNode): string {
+  const steps: string[] = [];
+  for (let up: ElementNode | null = element; up; up = elementParent(up)) steps.push(`/${up.tag}[${places(page)[up.order]}]`);
+  return steps.reverse().join('');
+}
+
+/** The element a path names, or null when the page has none. */
+export function elementAt(page: Page, path: string): ElementNode | null {
+  let here: ParentNode = page.root;
+  for (const step of path.split('/').slice(1)) {
+    const parts = /^(.+)\[(\d+)\]$/.exec(step);
+    if (!parts) return null;
+    const same: ElementNode[] = childElements(here).filter((child) => child.tag === parts[1]);
+    const next = same[Number(parts[2]) - 1];
+    if (!next) return null;
+    here = next;
+  }
+  return here.kind === 'element' ? here : null;
+}

@@ -1,0 +1,24 @@
+/** The public surface of the engine. Everything else inside this package may change. */
+export { hashText } from './source/hash.ts';
+export { applyChange, changeBetween, changeOf, composeChanges, invertChange, mapChange, mapOffset, type Change, type Edit } from './source/edits.ts';
+export { LineIndex } from './source/lines.ts';
+export { parsePage, type Page, type Scope, type Surroundings } from './document/page.ts';
+export { elementAt, pathOf } from './document/paths.ts';
+export { childElements, rawText, tidy, valueOf, type ElementNode } from './document/tree.ts';
+export { outline, type Heading } from './semantics/outline.ts';
+export { nameOf } from './semantics/names.ts';
+export { addressOf, fileNameOf } from './semantics/pictures.ts';
+export { isExposed, isSeen } from './semantics/visibility.ts';
+export { CRITERIA, criterionOf, type Criterion, type Level } from './standards/criteria.ts';
+export { RULES } from './rules/registry.ts';
+export { familyOf, type Family, type FindingOutcome, type Rule, type Values, type Weight } from './rules/types.ts';
+export { REMEDIES } from './remedies/registry.ts';
+export type { RemedyName } from './remedies/names.ts';
+export type { Field, Inputs } from './remedies/types.ts';
+export { applyRemedy, mendCertain, offersFor, type RemedyOffer } from './remedies/apply.ts';
+export { auditPage, ENGINE_VERSION } from './audit/run.ts';
+export type { Audit, Finding, Place } from './audit/findings.ts';
+export { ruleOf, sentenceOf } from './audit/prose.ts';
+export { compareAudits, type Comparison } from './audit/compare.ts';
+export { DEFAULT_PROFILE, PROFILES, selectFindings, verdictOf, type Profile, type Verdict } from './audit/profile.ts';
+export { speak } from './spoken/passage.ts';

@@ -1,0 +1,90 @@
+import { elementAt } from '../document/paths.ts';
+import { parsePage, type Page } from '../document/page.ts';
+import { applyChange, changeOf, type Change } from '../source/edits.ts';
+import type { Finding } from '../audit/findings.ts';
+import { auditPage } from '../audit/run.ts';
+import type { RemedyName } from './names.ts';
+import { REMEDIES } from './registry.ts';
+import { decline, type Declined, type Field, type Inputs, type Remedy, type Target } from './types.ts';
+
+export type RemedyResult = { ok: true; value: { change: Change; after: string } } | Declined;
+
+/** What a remedy asks and proposes for one finding. */
+export interface RemedyOffer {
+  name: RemedyName;
+  label: string;
+  certain: boolean;
+  fields: readonly Field[];
+  inputs: Inputs;
+  /** Why it cannot act here, when it cannot whatever is entered. */
+  declines?: string;
+}
+
+/** The remedies offered for a finding, each with what it proposes. */
+export function offersFor(page: Page, finding: Finding): RemedyOffer[] {
+  const target = targetOf(page, finding);
+  if (!target) return [];
+  return finding.remedies.map((name) => offerOf(REMEDIES[name], target));
+}
+
+function offerOf(remedy: Remedy, target: Target): RemedyOffer {
+  const fields = typeof remedy.fields === 'function' ? remedy.fields(target) : remedy.fields;
+  const offer = { name: remedy.name, label: remedy.label, certain: remedy.certain, fields, inputs: remedy.propose?.(target) ?? {} };
+  if (fields.length > 0 && fields.some((field) => field.kind !== 'choice')) return offer;
+  const plan = remedy.plan(target, offer.inputs);
+  return plan.ok ? offer : { ...offer, declines: plan.reason };
+}
+
+function targetOf(page: Page, finding: Finding): Target | null {
+  const element = elementAt(page, finding.at.path);
+  return element ? { page, element, finding } : null;
+}
+
+/**
+ * Plans and applies a remedy of a finding of this page. Every byte outside its edits stays. Declines, with a sentence for a person,
+ * when the remedy is not one of the finding's, cannot act, or would leave the page as it is.
+ */
+export function applyRemedy(page: Page, finding: Finding, name: string, inputs: Inputs): RemedyResult {
+  if (!finding.remedies.includes(name as RemedyName)) return decline('This correction does not belong to this note.');
+  const target = targetOf(page, finding);
+  if (!target) return decline('The part of the page this note speaks of is no longer there.');
+  const plan = REMEDIES[name as RemedyName].plan(target, inputs);
+  if (!plan.ok) return plan;
+  const change = changeOf(page.source, plan.value);
+  if (!change.ok) return decline('The correction’s edits get in each other’s way here. Mend this one in Source.');
+  const after = applyChange(page.source, change.value);
+  if (!after.ok || after.value === page.source) return decline('This would change nothing.');
+  return { ok: true, value: { change: change.value, after: after.value } };
+}
+
+const MOST_PASSES = 200;
+
+/**
+ * Applies every certain remedy of a page, one finding after another with an audit between, until none is left or none acts.
+ * `only` names the rules to mend. Gives the text and the findings that were acted on.
+ */
+export function mendCertain(page: Page, only?: readonly string[]): { after: string; mended: Finding[] } {
+  let here = page;
+  const mended: Finding[] = [];
+  const tried = new Set<string>();
+  for (let pass = 0; pass < MOST_PASSES; pass++) {
+    const next = nextCertain(here, tried, only);
+    if (!next) break;
+    tried.add(next.finding.fingerprint);
+    mended.push(next.finding);
+    here = parsePage(next.after, { scope: page.scope, surroundings: page.surroundings });
+  }
+  return { after: here.source, mended };
+}
+
+function nextCertain(page: Page, tried: ReadonlySet<string>, only?: readonly string[]): { finding: Finding; after: string } | null {
+  for (const finding of auditPage(page).findings) {
+    if (finding.outcome !== 'failed' || tried.has(finding.fingerprint) || (only && !only.includes(finding.rule))) continue;
+    for (const name of finding.remedies) {
+      if (!REMEDIES[name].certain) continue;
+      const result = applyRemedy(page, finding, name, {});
+      if (result.ok) return { finding, after: result.value.after };
+    }
+  }
+  return null;
+}

@@ -1,0 +1,30 @@
+import { has, tidy } from '../document/tree.ts';
+import { addressOf, fileNameOf, writtenAlternative } from '../semantics/pictures.ts';
+import { contentRange, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
+import { decline, planned, type Remedy } from './types.ts';
+
+/** Writes what a picture shows, in the place its element has for it. */
+export const remedy: Remedy = {
+  name: 'describe',
+  label: 'Describe it',
+  certain: false,
+  fields: [{ name: 'alt', label: 'What would a reader look at?', kind: 'passage', hint: 'A few words; it is announced as a picture already.' }],
+  propose: () => ({ alt: '' }),
+  plan({ element }, inputs) {
+    const alt = tidy(inputs.alt ?? '');
+    if (!alt) return decline('Write a description, or mark the picture as decorative.');
+    if (alt === writtenAlternative(element) || (alt === fileNameOf(addressOf(element)) && alt.includes('.'))) return decline('This says no more than what is there now.');
+    if (element.tag === 'object' || element.tag === 'canvas') {
+      const content = contentRange(element);
+      return content && element.endTag ? planned({ start: content.end, end: content.end, text: escapeText(alt) }) : decline(NO_SOURCE);
+    }
+    const edits = [setAttribute(element, attributeFor(element.tag), alt)];
+    if (element.tag === 'svg' && !has(element, 'role')) edits.push(setAttribute(element, 'role', 'img'));
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+  },
+};
+
+function attributeFor(tag: string): string {
+  if (tag === 'img' || tag === 'area' || tag === 'input') return 'alt';
+  return tag === 'embed' ? 'title' : 'aria-label';
+}

@@ -1,0 +1,168 @@
+import type { Edit } from '../source/edits.ts';
+import { descendants, elementsIn, rawText, tidy, type ElementNode, type Range, type TextNode, type TreeNode } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import { inlineStyle } from '../style/inline.ts';
+import type { MarkerKind, TypedItem } from '../semantics/markers.ts';
+import { lineRange, typedLists, type TypedLine, type TypedList } from '../semantics/typedLists.ts';
+import { dropAttribute, NO_SOURCE } from './markup.ts';
+import { decline, planned, type Plan, type Remedy } from './types.ts';
+
+/** Makes a real list of typed lines, nested by their markers; everything in a line but its marker stays as it is. */
+export const remedy: Remedy = {
+  name: 'make-list',
+  label: 'Make it a real list',
+  certain: true,
+  fields: [],
+  plan({ page, finding, element }) {
+    const list = typedLists(page).find((one) => one.lines[0]!.block === element && (lineRange(one.lines[0]!)?.start === finding.at.start || one.lines[0]!.whole));
+    if (!list) return decline('The typed lines are no longer there.');
+    return list.lines[0]!.whole ? fromParagraphs(page, list) : fromBrokenLines(page, list);
+  },
+};
+
+const LIST_TYPES: Record<MarkerKind, { tag: 'ul' | 'ol'; open: string }> = {
+  bullet: { tag: 'ul', open: '<ul>' },
+  number: { tag: 'ol', open: '<ol>' },
+  letter: { tag: 'ol', open: '<ol type="a">' },
+  capital: { tag: 'ol', open: '<ol type="A">' },
+  roman: { tag: 'ol', open: '<ol type="i">' },
+};
+
+function listType(item: TypedItem<TypedLine>): { tag: 'ul' | 'ol'; open: string } {
+  return item.marker.style.startsWith('ROMAN') ? { tag: 'ol', open: '<ol type="I">' } : LIST_TYPES[item.marker.kind];
+}
+
+/** What is written before and after each line: list and item tags that follow the nesting. */
+function tagsAround(items: readonly TypedItem<TypedLine>[]): Map<TypedLine, { before: string; after: string }> {
+  const tags = new Map<TypedLine, { before: string; after: string }>();
+  const { tag, open } = listType(items[0]!);
+  for (const [i, item] of items.entries()) {
+    tags.set(item.line, { before: i === 0 ? open : '', after: item.nested.length > 0 ? '' : '</li>' });
+    if (item.nested.length > 0) {
+      for (const [line, around] of tagsAround(item.nested)) tags.set(line, around);
+      lastTags(tags, item).after += '</li>';
+    }
+    if (i === items.length - 1) lastTags(tags, item).after += `</${tag}>`;
+  }
+  return tags;
+}
+
+function lastTags(tags: Map<TypedLine, { before: string; after: string }>, item: TypedItem<TypedLine>): { before: string; after: string } {
+  let last = item;
+  while (last.nested.length > 0) last = last.nested.at(-1)!;
+  return tags.get(last.line)!;
+}
+
+function fromParagraphs(page: Page, list: TypedList): Plan {
+  const tags = tagsAround(list.items);
+  const lengths = markerLengths(list);
+  const edits: Edit[] = [];
+  for (const line of list.lines) {
+    const { block } = line;
+    const marker = cutMarker(page, line, lengths.get(line)!);
+    if (!block.startTag || !block.range || !marker) return decline(NO_SOURCE);
+    const { before, after } = tags.get(line)!;
+    const name = block.startTag.start + 1;
+    edits.push({ start: block.startTag.start, end: name + block.tag.length, text: `${before}<li` }, ...withoutIndent(page, block), ...marker);
+    edits.push(block.endTag ? { ...block.endTag, text: after } : { start: block.range.end, end: block.range.end, text: after });
+  }
+  return planned(...edits);
+}
+
+/** The indentation and list marks a word processor left on a paragraph would push the item out of its list. */
+function withoutIndent(page: Page, block: ElementNode): Edit[] {
+  const style = inlineStyle(block);
+  if (!['margin-left', 'text-indent', 'mso-list', 'padding-left'].some((property) => style.has(property))) return [];
+  const edit = dropAttribute(page, block, 'style');
+  return edit ? [edit] : [];
+}
+
+/** Lines inside one block: the block is closed before the list and opened again after it, when anything is left on that side. */
+function fromBrokenLines(page: Page, list: TypedList): Plan {
+  const first = list.lines[0]!;
+  const last = list.lines.at(-1)!;
+  const { block } = first;
+  const tags = tagsAround(list.items);
+  const lengths = markerLengths(list);
+  if (!block.startTag && block.tag !== 'body') return decline(NO_SOURCE);
+  const edits: Edit[] = [];
+  for (const line of list.lines) {
+    const range = lineRange(line);
+    const marker = cutMarker(page, line, lengths.get(line)!);
+    if (!range || !marker || (line.ending && !line.ending.range)) return decline(NO_SOURCE);
+    const { before, after } = tags.get(line)!;
+    // Insertions go before the marker's cut when they share its start.
+    edits.push({ start: range.start, end: range.start, text: `${before}<li>` }, ...marker);
+    edits.push(line.ending ? { ...line.ending.range!, text: after } : { start: trimmedEnd(page, range), end: trimmedEnd(page, range), text: after });
+  }
+  return block.tag === 'p' ? planned(...edits, ...outsideParagraph(page, block, first, last)) : planned(...edits);
+}
+
+/** A list cannot stand inside a paragraph: what comes before and after it keeps a paragraph of its own, and an emptied one goes. */
+function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last: TypedLine): Edit[] {
+  const start = lineRange(first)!.start;
+  const before = block.children.slice(0, block.children.indexOf(first.nodes[0] as TreeNode));
+  const lastNode = last.ending ?? last.nodes.at(-1)!;
+  const after = block.children.slice(block.children.indexOf(lastNode as TreeNode) + 1);
+  const startTag = page.source.slice(block.startTag!.start, block.startTag!.end);
+  const edits: Edit[] = [];
+  if (saysSomething(before)) {
+    const breakBefore = before.at(-1);
+    if (breakBefore?.kind === 'element' && breakBefore.tag === 'br' && breakBefore.range) edits.push({ ...breakBefore.range, text: '</p>' });
+    else edits.unshift({ start, end: start, text: '</p>' });
+  } else edits.push({ ...block.startTag!, text: '' });
+  const end = lastNode.range!.end;
+  if (saysSomething(after)) edits.push({ start: end, end, text: startTag });
+  else if (block.endTag) edits.push({ ...block.endTag, text: '' });
+  return edits;
+}
+
+function saysSomething(nodes: readonly TreeNode[]): boolean {
+  return nodes.some((node) => (node.kind === 'text' ? tidy(node.text) !== '' : node.kind === 'element' && (node.tag !== 'br' && (tidy(rawText(node)) !== '' || node.tag === 'img' || [...elementsIn(node)].some((inner) => inner.tag === 'img')))));
+}
+
+function markerLengths(list: TypedList): Map<TypedLine, number> {
+  const lengths = new Map<TypedLine, number>();
+  const waiting = [...list.items];
+  for (let item = waiting.pop(); item; item = waiting.pop()) {
+    lengths.set(item.line, item.marker.length);
+    waiting.push(...item.nested);
+  }
+  return lengths;
+}
+
+/** Edits that cut the first `length` characters of a line's text, and the elements that held nothing else. */
+function cutMarker(page: Page, line: TypedLine, length: number): Edit[] | null {
+  const edits: Edit[] = [];
+  let left = length;
+  for (const text of textsOf(line.nodes)) {
+    if (left <= 0) break;
+    if (!text.range) return null;
+    if (text.text.length <= left && text.parent?.kind === 'element' && text.parent !== line.block && rawText(text.parent) === text.text && text.parent.range) {
+      edits.push({ ...text.parent.range, text: '' });
+    } else edits.push({ start: text.range.start, end: text.range.start + writtenLength(page, text, Math.min(left, text.text.length)), text: '' });
+    left -= text.text.length;
+  }
+  return edits;
+}
+
+function textsOf(nodes: readonly TreeNode[]): TextNode[] {
+  return nodes.flatMap((node) => (node.kind === 'text' ? [node] : node.kind === 'element' ? [...descendants(node)].filter((inner): inner is TextNode => inner.kind === 'text') : []));
+}
+
+/** How many units of source the first `count` characters of a text take: a character reference takes several. */
+function writtenLength(page: Page, text: TextNode, count: number): number {
+  const source = page.source.slice(text.range!.start, text.range!.end);
+  let at = 0;
+  for (let read = 0; read < count && at < source.length; read++) {
+    const reference = /^&(?:#\d+|#x[\da-f]+|[a-z][\da-z]*);?/i.exec(source.slice(at, at + 40));
+    at += reference && text.text[read] !== '&' ? reference[0].length : source.startsWith('\r\n', at) ? 2 : 1;
+  }
+  return at;
+}
+
+function trimmedEnd(page: Page, range: Range): number {
+  let { end } = range;
+  while (end > range.start && /\s/.test(page.source[end - 1]!)) end--;
+  return end;
+}

@@ -1,0 +1,86 @@
+import { attributeOf, type ElementNode, type Range } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import type { Edit } from '../source/edits.ts';
+
+/** Text as it must be written between tags. */
+export function escapeText(text: string): string {
+  return text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+}
+
+/** A value as it must be written inside double quotes. */
+export function escapeValue(value: string): string {
+  return value.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+}
+
+/** Writes an attribute: in its place when it is there, else right after the tag's name. Null without a start tag of its own. */
+export function setAttribute(element: ElementNode, name: string, value: string): Edit | null {
+  if (!element.startTag) return null;
+  const written = `${name}="${escapeValue(value)}"`;
+  const range = attributeOf(element, name)?.range;
+  if (range) return { ...range, text: written };
+  const at = element.startTag.start + 1 + element.tag.length;
+  return { start: at, end: at, text: ` ${written}` };
+}
+
+/** Takes an attribute out with the white space before it. Null when it has no place in the source. */
+export function dropAttribute(page: Page, element: ElementNode, name: string): Edit | null {
+  const range = attributeOf(element, name)?.range;
+  if (!range) return null;
+  let { start } = range;
+  while (/\s/.test(page.source[start - 1] ?? '')) start--;
+  return { start, end: range.end, text: '' };
+}
+
+/** Where the content of an element lies. Null for one without a start tag of its own. */
+export function contentRange(element: ElementNode): Range | null {
+  if (!element.startTag || !element.range) return null;
+  return { start: element.startTag.end, end: element.endTag?.start ?? element.range.end };
+}
+
+/** Renames an element's tags and keeps its attributes. A left-out end tag is written out, for not every element may leave it out. */
+export function renameTag(page: Page, element: ElementNode, name: string): Edit[] | null {
+  if (!element.startTag || !element.range) return null;
+  const start = element.startTag.start + 1;
+  const edits: Edit[] = [{ start, end: start + element.tag.length, text: name }];
+  if (element.endTag) edits.push({ start: element.endTag.start + 2, end: element.endTag.start + 2 + element.tag.length, text: name });
+  else edits.push(insertAt(beforeTrailingSpace(page, element.range), `</${name}>`));
+  return edits;
+}
+
+export function insertAt(at: number, text: string): Edit {
+  return { start: at, end: at, text };
+}
+
+function beforeTrailingSpace(page: Page, range: Range): number {
+  let { end } = range;
+  while (end > range.start && /\s/.test(page.source[end - 1]!)) end--;
+  return end;
+}
+
+/** Takes an element's tags away and keeps what they hold. */
+export function unwrap(element: ElementNode): Edit[] {
+  const edits: Edit[] = [];
+  if (element.startTag) edits.push({ ...element.startTag, text: '' });
+  if (element.endTag) edits.push({ ...element.endTag, text: '' });
+  return edits;
+}
+
+/** Takes an element out, and its line with it when nothing else stands there. */
+export function removal(page: Page, range: Range): Edit {
+  let { start, end } = range;
+  while (/[ \t]/.test(page.source[start - 1] ?? '')) start--;
+  const ownLine = start === 0 || page.source[start - 1] === '\n';
+  const rest = /^[ \t]*(?:\r?\n|$)/.exec(page.source.slice(end, end + 200));
+  if (ownLine && rest) return { start, end: end + rest[0].length, text: '' };
+  return { ...range, text: '' };
+}
+
+/** The line break the page uses, and the indentation of the line at an offset: new markup follows both. */
+export function lineStyle(page: Page, offset: number): { newline: string; indent: string } {
+  const newline = page.source.includes('\r\n') ? '\r\n' : '\n';
+  const lineStart = page.source.lastIndexOf('\n', offset - 1) + 1;
+  return { newline, indent: /^[ \t]*/.exec(page.source.slice(lineStart, offset))![0] };
+}
+
+/** Why a remedy declines on an element that the parser made up. */
+export const NO_SOURCE = 'This part of the page has no markup of its own in the source: a browser made it up to mend broken markup. Mend it in Source.';

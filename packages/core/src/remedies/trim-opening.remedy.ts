@@ -1,0 +1,20 @@
+import { openingOf } from '../semantics/wording.ts';
+import { writtenAlternative } from '../semantics/pictures.ts';
+import { NO_SOURCE, setAttribute } from './markup.ts';
+import { decline, planned, type Remedy } from './types.ts';
+
+/** Takes “image of” from the beginning of an alternative. */
+export const remedy: Remedy = {
+  name: 'trim-opening',
+  label: 'Take the opening off',
+  certain: true,
+  fields: [],
+  plan({ element }) {
+    const alt = writtenAlternative(element) ?? '';
+    const opening = openingOf(alt);
+    const rest = opening ? alt.slice(opening.length).replace(/^[\s:–-]+/, '') : '';
+    if (!rest) return decline('Nothing would be left of the description.');
+    const edit = setAttribute(element, 'alt', rest[0]!.toUpperCase() + rest.slice(1));
+    return edit ? planned(edit) : decline(NO_SOURCE);
+  },
+};

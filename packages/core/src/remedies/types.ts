@@ -1,0 +1,44 @@
+import type { ElementNode } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import type { Edit } from '../source/edits.ts';
+import type { Finding } from '../audit/findings.ts';
+import type { RemedyName } from './names.ts';
+
+/** What a person gives a remedy. One description serves the interface, the command line and bulk work. */
+export interface Field {
+  name: string;
+  label: string;
+  /** `text` one line; `passage` several; `choice` one of `options`. */
+  kind: 'text' | 'passage' | 'choice';
+  options?: readonly { value: string; label: string }[];
+  hint?: string;
+}
+
+export type Inputs = Readonly<Record<string, string>>;
+
+/** Where a remedy acts: the finding and the element it names on the page as it is now. */
+export interface Target {
+  page: Page;
+  element: ElementNode;
+  finding: Pick<Finding, 'rule' | 'message' | 'values' | 'at'>;
+}
+
+/** Why a remedy will not act here. A sentence for a person. */
+export type Declined = { ok: false; reason: string };
+export type Plan = { ok: true; value: Edit[] } | Declined;
+
+/** A named correction. It writes nothing: it plans edits on the untouched source, or declines. */
+export interface Remedy {
+  name: RemedyName;
+  /** On its button: what will happen. */
+  label: string;
+  /** True when it needs no human input and keeps the meaning of the page. */
+  certain: boolean;
+  fields: readonly Field[] | ((target: Target) => readonly Field[]);
+  /** What the fields begin with: what the engine would propose. */
+  propose?(target: Target): Inputs;
+  plan(target: Target, inputs: Inputs): Plan;
+}
+
+export const decline = (reason: string): Declined => ({ ok: false, reason });
+export const planned = (...edits: Edit[]): Plan => ({ ok: true, value: edits });

@@ -1,0 +1,23 @@
+import { defineRule } from '../../types.ts';
+import { addressOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { openingOf } from '../../../semantics/wording.ts';
+
+export const rule = defineRule({
+  id: 'images/announced-twice',
+  title: 'Alternative that says “picture of”',
+  why: 'A screen reader already says that it is a picture; every listener hears it twice and waits longer for what matters.',
+  fix: 'Begin with what the picture shows.',
+  criteria: ['1.1.1'],
+  techniques: [],
+  practice: true,
+  weight: 'should',
+  scope: 'any',
+  remedies: ['trim-opening'],
+  messages: { opening: 'The alternative begins “{opening}”, which is said already' },
+  tags: ['img', 'input', 'area'],
+  visit(_page, element, tell) {
+    const alt = writtenAlternative(element);
+    const opening = alt && openingOf(alt);
+    if (opening) tell({ at: element, message: 'opening', values: { opening, alt }, subject: `${addressOf(element)} ${alt}` });
+  },
+});

@@ -1,0 +1,24 @@
+import { defineRule } from '../../types.ts';
+import { valueOf } from '../../../document/tree.ts';
+import { nameOf } from '../../../semantics/names.ts';
+import { imagesIn } from '../../../semantics/pictures.ts';
+import { isLink } from '../../../semantics/roles.ts';
+
+export const rule = defineRule({
+  id: 'links/blank',
+  title: 'Link with no text',
+  why: 'Someone who listens hears “link” and perhaps an address, and someone who speaks commands has no name to say.',
+  fix: 'Write where the link goes, or take it out when nobody was meant to follow it.',
+  criteria: ['2.4.4', '4.1.2'],
+  techniques: ['F89'],
+  weight: 'must',
+  scope: 'any',
+  remedies: ['fill', 'unlink'],
+  messages: { empty: 'A link to {href} has no text', picture: 'A link to {href} holds only a picture with no alternative' },
+  tags: ['a', '[role=link]'],
+  visit(page, element, tell) {
+    if (!isLink(element) || nameOf(page, element).name) return;
+    const href = valueOf(element, 'href') ?? valueOf(element, 'xlink:href') ?? '';
+    tell({ at: element, message: imagesIn(element).length > 0 ? 'picture' : 'empty', values: { href: href || 'nowhere' }, subject: href });
+  },
+});

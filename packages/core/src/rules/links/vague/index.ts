@@ -1,0 +1,68 @@
+import { defineRule } from '../../types.ts';
+import { closest, elementsIn, valueOf, type ElementNode } from '../../../document/tree.ts';
+import type { Page } from '../../../document/page.ts';
+import { blockAround } from '../../../semantics/blocks.ts';
+import { nameOf, shownText } from '../../../semantics/names.ts';
+import { headingBefore } from '../../../semantics/outline.ts';
+import { isLink } from '../../../semantics/roles.ts';
+import { isVagueText } from '../../../semantics/wording.ts';
+
+/** Words around a link that add nothing to it: below this many others the surroundings give no purpose. Common practice. */
+const ENOUGH_WORDS = 2;
+const EMPTY_WORDS = new Set('a an and are as at be by can click find follow for from go have here in info information is it just link links more of on or our out page please read see simply site that the then there this to us use visit want web website with you your'.split(' '));
+
+export const rule = defineRule({
+  id: 'links/vague',
+  title: 'Link text that does not say where it goes',
+  why: 'Many readers go through a page by its list of links; there this one says nothing, and several like it cannot be told apart.',
+  fix: 'Let the link say what the reader will find behind it, as its page’s title would.',
+  question: { ask: 'Do the words around this link make plain where it goes?', yes: 'No, it needs better words', no: 'Yes, it is plain where it stands' },
+  criteria: ['2.4.4', '2.4.9'],
+  techniques: ['F63', 'F84'],
+  weight: 'must',
+  scope: 'any',
+  remedies: ['reword', 'absorb-words', 'use-target-title'],
+  messages: { alone: '“{text}” says nothing of where it goes, and nothing around it does', context: '“{text}” says nothing of where it goes once it is read on its own' },
+  tags: ['a', '[role=link]'],
+  visit(page, element, tell) {
+    if (!isLink(element)) return;
+    const { name } = nameOf(page, element);
+    if (!isVagueText(name)) return;
+    const told = purposeAround(page, element);
+    tell({
+      at: element,
+      message: told ? 'context' : 'alone',
+      values: { text: name },
+      subject: `${valueOf(element, 'href') ?? ''} ${name}`,
+      ...(told ? { outcome: 'cantTell' as const, weight: 'should' as const } : {}),
+    });
+  },
+});
+
+/** Whether the paragraph, item or cell, its row's header or the heading above give a purpose to go by (WCAG 2.4.4, context). */
+function purposeAround(page: Page, link: ElementNode): boolean {
+  const block = blockAround(link);
+  if (block && tellingWords(textBeside(page, block)) >= ENOUGH_WORDS) return true;
+  const row = closest(link, (up) => up.tag === 'tr');
+  if (row && [...elementsIn(row)].some((cell) => cell.tag === 'th' && tellingWords(shownText(page, cell)) > 0)) return true;
+  const item = closest(link, (up) => up.tag === 'li' || up.tag === 'dd');
+  if (item && item !== block && tellingWords(textBeside(page, item)) >= ENOUGH_WORDS) return true;
+  const heading = headingBefore(page, link);
+  return heading !== null && tellingWords(heading.name) > 0;
+}
+
+/** A block's words without those of its vague links. */
+function textBeside(page: Page, block: ElementNode): string {
+  let text = ` ${shownText(page, block)} `;
+  for (const inner of elementsIn(block)) {
+    if (!isLink(inner)) continue;
+    const { name } = nameOf(page, inner);
+    if (isVagueText(name)) text = text.replace(name, ' ');
+  }
+  return text;
+}
+
+function tellingWords(text: string): number {
+  const words = text.toLowerCase().match(/[\p{L}\p{N}]{2,}/gu) ?? [];
+  return words.filter((word) => !EMPTY_WORDS.has(word)).length;
+}

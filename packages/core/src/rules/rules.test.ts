@@ -1,0 +1,50 @@
+import { readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { auditPage } from '../audit/run.ts';
+import { sentenceOf } from '../audit/prose.ts';
+import { parsePage } from '../document/page.ts';
+import { criterionOf } from '../standards/criteria.ts';
+import { REMEDIES } from '../remedies/registry.ts';
+import { RULES } from './registry.ts';
+import { familyOf, type Rule, type RuleCase } from './types.ts';
+
+function casesOf(rule: Rule): RuleCase[] {
+  // eslint-disable-next-line @typescript-eslint/no-require-imports -- the folder name is known only here
+  return (require(`./${rule.id}/cases.ts`) as { cases: RuleCase[] }).cases;
+}
+
+function foldersOf(): string[] {
+  const families = readdirSync(__dirname).filter((name) => statSync(join(__dirname, name)).isDirectory());
+  return families.flatMap((family) => readdirSync(join(__dirname, family)).map((slug) => `${family}/${slug}`)).sort();
+}
+
+test('the registry holds exactly the rules that have folders', () => {
+  expect(RULES.map((rule) => rule.id).sort()).toEqual(foldersOf());
+});
+
+describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (_id, rule) => {
+  const cases = casesOf(rule);
+
+  test.each(cases.map((one) => [one.shows, one] as const))('%s', (_shows, one) => {
+    const found = auditPage(parsePage(one.html)).findings.filter((finding) => finding.rule === rule.id);
+    expect(found.map((finding) => finding.at.path)).toEqual(one.at ?? []);
+    if (one.outcome) expect(found.map((finding) => finding.outcome)).toEqual(found.map(() => one.outcome));
+    for (const finding of found) expect(sentenceOf(finding)).not.toMatch(/[{}]|undefined/);
+  });
+
+  test('is fit to be shown and reported', () => {
+    expect(cases.filter((one) => one.at).length).toBeGreaterThan(0);
+    expect(cases.filter((one) => !one.at).length).toBeGreaterThan(0);
+    expect(new Set(cases.map((one) => one.html)).size).toBe(cases.length);
+    for (const text of [rule.title, rule.why, rule.fix]) expect(text.length).toBeGreaterThan(10);
+    for (const id of rule.criteria) expect(criterionOf(id)).toBeDefined();
+    expect(rule.practice === true || rule.techniques.length > 0).toBe(true);
+    for (const name of rule.remedies) expect(REMEDIES[name].name).toBe(name);
+    for (const technique of rule.techniques) expect(technique).toMatch(/^(?:[GHFC]|ARIA|SCR)\d+$/);
+  });
+
+  test('asks a question when it leaves the answer to a person', () => {
+    if (cases.some((one) => one.outcome === 'cantTell')) expect(rule.question).toBeDefined();
+    expect(familyOf(rule)).toBe(rule.id.split('/')[0]);
+  });
+});

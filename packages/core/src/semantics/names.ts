@@ -1,0 +1,151 @@
+import { childElements, elementsIn, has, tidy, valueOf, type ElementNode, type ParentNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
+import { isBlock } from './blocks.ts';
+import { roleOf } from './roles.ts';
+import { isExposed, isGone } from './visibility.ts';
+
+export type NameSource = 'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'title' | 'none';
+export interface Name {
+  name: string;
+  from: NameSource;
+}
+
+/** Roles whose name may come from their content (WAI-ARIA 1.2, "Roles Supporting Name from Content"). */
+const FROM_CONTENT = new Set(
+  'button cell checkbox columnheader gridcell heading link menuitem menuitemcheckbox menuitemradio option radio row rowheader switch tab tooltip treeitem'.split(' '),
+);
+
+export const elementsById = fact((page: Page) => {
+  const found = new Map<string, ElementNode>();
+  for (const element of page.elements) {
+    const id = valueOf(element, 'id');
+    if (id && !found.has(id)) found.set(id, element);
+  }
+  return found;
+});
+
+const known = fact((): Map<ElementNode, Name> => new Map());
+
+/** The accessible name of an element and where it comes from, after accname 1.2. */
+export function nameOf(page: Page, element: ElementNode): Name {
+  const names = known(page);
+  let found = names.get(element);
+  if (!found) names.set(element, (found = computeName(page, element, { referenced: false, hiddenToo: false })));
+  return found;
+}
+
+interface Walk {
+  /** Inside an aria-labelledby reference: references are not followed again. */
+  referenced: boolean;
+  /** The reference itself was hidden, so hidden content counts. */
+  hiddenToo: boolean;
+}
+
+function computeName(page: Page, element: ElementNode, walk: Walk): Name {
+  const referred = walk.referenced ? '' : nameFromReferences(page, element);
+  if (referred) return { name: referred, from: 'aria-labelledby' };
+  const label = tidy(valueOf(element, 'aria-label') ?? '');
+  if (label) return { name: label, from: 'aria-label' };
+  const native = nativeName(page, element, walk);
+  if (native) return native;
+  const role = roleOf(element);
+  if (walk.referenced || (role !== null && FROM_CONTENT.has(role)) || element.tag === 'label') {
+    const content = tidy(contentName(page, element, walk));
+    if (content) return { name: content, from: 'content' };
+  }
+  const title = tidy(valueOf(element, 'title') ?? '');
+  return title ? { name: title, from: 'title' } : { name: '', from: 'none' };
+}
+
+function nameFromReferences(page: Page, element: ElementNode): string {
+  const ids = valueOf(element, 'aria-labelledby');
+  if (!ids) return '';
+  const targets = ids.split(/\s+/).map((id) => elementsById(page).get(id)).filter((target) => target !== undefined);
+  return tidy(targets.map((target) => computeName(page, target, { referenced: true, hiddenToo: isGone(page, target) }).name).join(' '));
+}
+
+/** Names that HTML gives by an attribute or a child of a set kind. An empty alternative is an answer: it ends the search. */
+function nativeName(page: Page, element: ElementNode, walk: Walk): Name | null {
+  const { tag } = element;
+  const type = (valueOf(element, 'type') ?? '').toLowerCase();
+  if (tag === 'img' || tag === 'area' || (tag === 'input' && type === 'image')) {
+    const alt = valueOf(element, 'alt');
+    if (alt !== null && (tidy(alt) || tag === 'img')) return { name: tidy(alt), from: tidy(alt) ? 'alt' : 'none' };
+  }
+  if (tag === 'input' && ['button', 'submit', 'reset'].includes(type)) {
+    const value = tidy(valueOf(element, 'value') ?? '') || (type === 'submit' ? 'Submit' : type === 'reset' ? 'Reset' : '');
+    return value ? { name: value, from: 'value' } : null;
+  }
+  if (['input', 'select', 'textarea', 'meter', 'progress'].includes(tag)) return labelName(page, element, walk);
+  const naming = NAMING_CHILD[tag];
+  const child = naming && childElements(element).find((one) => one.tag === naming);
+  const text = child ? tidy(contentName(page, child, walk)) : '';
+  return text ? { name: text, from: 'caption' } : null;
+}
+
+const NAMING_CHILD: Record<string, string> = { table: 'caption', figure: 'figcaption', fieldset: 'legend', svg: 'title' };
+
+function labelName(page: Page, element: ElementNode, walk: Walk): Name | null {
+  const texts = (labelsOf(page).get(element) ?? []).map((label) => tidy(contentName(page, label, walk)));
+  const text = tidy(texts.join(' '));
+  return text ? { name: text, from: 'label' } : null;
+}
+
+const labelsOf = fact((page: Page) => {
+  const found = new Map<ElementNode, ElementNode[]>();
+  for (const label of page.elements) {
+    if (label.tag !== 'label') continue;
+    const id = valueOf(label, 'for');
+    const field = id === null ? firstField(label) : elementsById(page).get(id);
+    if (field) found.set(field, [...(found.get(field) ?? []), label]);
+  }
+  return found;
+});
+
+function firstField(label: ElementNode): ElementNode | undefined {
+  for (const element of elementsIn(label)) if (['input', 'select', 'textarea', 'meter', 'progress', 'button'].includes(element.tag)) return element;
+  return undefined;
+}
+
+/** Text alternative of what lies inside. Recursion is bounded: the parser nests no deeper than browsers do. */
+function contentName(page: Page, parent: ParentNode, walk: Walk): string {
+  let text = '';
+  for (const child of parent.children) {
+    if (child.kind === 'text') text += child.text;
+    else if (child.kind === 'element') {
+      if (!walk.hiddenToo && !isExposed(page, child) && !(child.space === 'svg' && child.tag === 'title')) continue;
+      if (child.tag === 'br') {
+        text += ' ';
+        continue;
+      }
+      const inner = childName(page, child, walk);
+      text += isBlock(child) ? ` ${inner} ` : inner;
+    }
+  }
+  return text;
+}
+
+function childName(page: Page, child: ElementNode, walk: Walk): string {
+  if (child.space === 'html' && (child.tag === 'script' || child.tag === 'style')) return '';
+  const own = tidy(valueOf(child, 'aria-label') ?? '');
+  if (own) return own;
+  if (!walk.referenced && has(child, 'aria-labelledby')) return nameOf(page, child).name;
+  const native = nativeName(page, child, walk);
+  if (native) return native.name;
+  return contentName(page, child, walk) || tidy(valueOf(child, 'title') ?? '');
+}
+
+/** What an element shows as text, hidden parts left out; images count as nothing. */
+export function shownText(page: Page, parent: ElementNode): string {
+  let text = '';
+  const waiting = [...parent.children].reverse();
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (node.kind === 'text') text += node.text;
+    else if (node.kind === 'element' && !isGone(page, node)) {
+      if (node.tag === 'br' || isBlock(node)) text += ' ';
+      for (let i = node.children.length - 1; i >= 0; i--) waiting.push(node.children[i]!);
+    }
+  }
+  return tidy(text);
+}
+

@@ -1,0 +1,59 @@
+import { childElements, elementsIn, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import { nameOf } from './names.ts';
+import { roleOf } from './roles.ts';
+
+/** The file name at the end of an address, decoded, without query; '' when there is none. */
+export function fileNameOf(address: string): string {
+  if (/^data:/i.test(address)) return '';
+  const last = address.split(/[?#]/)[0]!.split(/[/\\]/).pop() ?? '';
+  try {
+    return decodeURIComponent(last);
+  } catch {
+    return last;
+  }
+}
+
+export function addressOf(image: ElementNode): string {
+  return valueOf(image, 'src') ?? valueOf(image, 'data') ?? valueOf(image, 'href') ?? '';
+}
+
+/** The written alternative of an img, area or image button, tidied; null when it has none. */
+export function writtenAlternative(image: ElementNode): string | null {
+  const alt = valueOf(image, 'alt');
+  return alt === null ? null : tidy(alt);
+}
+
+/** Whether an element that shows a picture has words in its place, or says that it needs none. */
+export function hasAlternative(page: Page, element: ElementNode): boolean {
+  if (element.tag === 'img' && has(element, 'alt')) {
+    // alt=" " with spaces only is not the empty alternative, yet browsers treat it as one.
+    return true;
+  }
+  if (roleOf(element) === 'presentation') return true;
+  if (nameOf(page, element).name) return true;
+  if (element.tag === 'object' || element.tag === 'canvas') return fallbackText(element) !== '';
+  return false;
+}
+
+function fallbackText(element: ElementNode): string {
+  let text = '';
+  for (const child of element.children) if (child.kind === 'text') text += child.text;
+  for (const inner of elementsIn(element)) {
+    text += valueOf(inner, 'alt') ?? '';
+    for (const child of inner.children) if (child.kind === 'text') text += child.text;
+  }
+  return tidy(text);
+}
+
+/** The images inside an element, itself not counted. */
+export function imagesIn(element: ElementNode): ElementNode[] {
+  return [...elementsIn(element)].filter((inner) => inner.tag === 'img');
+}
+
+/** An inline drawing with text or several shapes of its own is more than an ornament. */
+export function drawsSomething(svg: ElementNode): boolean {
+  if (childElements(svg).length === 0) return false;
+  for (const inner of elementsIn(svg)) if (inner.tag === 'text' || inner.tag === 'image' || inner.tag === 'foreignObject') return true;
+  return false;
+}

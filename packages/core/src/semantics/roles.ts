@@ -1,0 +1,82 @@
+import { closest, has, valueOf, type ElementNode } from '../document/tree.ts';
+
+/** Role of an element from its tag, after HTML-AAM, for the elements the rules speak of. Null: no role of its own. */
+function nativeRole(element: ElementNode): string | null {
+  const { tag } = element;
+  if (element.space === 'svg') return tag === 'svg' ? 'graphics-document' : tag === 'a' && hasHref(element) ? 'link' : null;
+  if (element.space !== 'html') return null;
+  if (/^h[1-6]$/.test(tag)) return 'heading';
+  switch (tag) {
+    case 'a':
+    case 'area':
+      return hasHref(element) ? 'link' : 'generic';
+    case 'img':
+      return valueOf(element, 'alt') === '' && !has(element, 'aria-label') && !has(element, 'aria-labelledby') ? 'presentation' : 'img';
+    case 'input':
+      return inputRole(element);
+    default:
+      return PLAIN_ROLES[tag] ?? null;
+  }
+}
+
+const PLAIN_ROLES: Record<string, string> = {
+  article: 'article', aside: 'complementary', blockquote: 'blockquote', button: 'button', caption: 'caption', dd: 'definition', dt: 'term',
+  em: 'emphasis', fieldset: 'group', figure: 'figure', form: 'form', hr: 'separator', li: 'listitem', main: 'main', nav: 'navigation', ol: 'list',
+  ul: 'list', menu: 'list', option: 'option', p: 'paragraph', progress: 'progressbar', select: 'combobox', strong: 'strong', table: 'table',
+  tbody: 'rowgroup', thead: 'rowgroup', tfoot: 'rowgroup', td: 'cell', th: 'columnheader', tr: 'row', textarea: 'textbox', summary: 'button',
+};
+
+function inputRole(element: ElementNode): string {
+  const type = (valueOf(element, 'type') ?? 'text').toLowerCase();
+  if (['button', 'submit', 'reset', 'image'].includes(type)) return 'button';
+  if (type === 'checkbox' || type === 'radio') return type;
+  if (type === 'range') return 'slider';
+  return type === 'number' ? 'spinbutton' : type === 'search' ? 'searchbox' : 'textbox';
+}
+
+function hasHref(element: ElementNode): boolean {
+  return has(element, 'href') || has(element, 'xlink:href');
+}
+
+/** ARIA 1.2 roles an author may give that concern the rules; unknown words are skipped, as browsers do. */
+const AUTHOR_ROLES = new Set(
+  ('alert alertdialog application article banner blockquote button caption cell checkbox code columnheader combobox complementary contentinfo definition deletion ' +
+    'dialog document emphasis feed figure form generic grid gridcell group heading img image insertion link list listbox listitem log main marquee math menu menubar ' +
+    'menuitem menuitemcheckbox menuitemradio meter navigation none note option paragraph presentation progressbar radio radiogroup region row rowgroup rowheader ' +
+    'scrollbar search searchbox separator slider spinbutton status strong subscript superscript switch tab table tablist tabpanel term textbox time timer toolbar ' +
+    'tooltip tree treegrid treeitem').split(' '),
+);
+
+const GLOBAL_NAMING = ['aria-label', 'aria-labelledby', 'aria-describedby', 'aria-live', 'aria-controls', 'aria-owns'];
+
+/** The role assistive technology is told: the first known word of `role`, else the element's own. */
+export function roleOf(element: ElementNode): string | null {
+  const written = valueOf(element, 'role');
+  if (written === null) return nativeRole(element);
+  for (const word of written.toLowerCase().split(/\s+/)) {
+    if (!AUTHOR_ROLES.has(word)) continue;
+    if (word !== 'none' && word !== 'presentation') return word === 'image' ? 'img' : word;
+    // Presentational roles conflict resolution (WAI-ARIA 1.2, 4.6): focusable or globally named elements keep their role.
+    return isFocusable(element) || GLOBAL_NAMING.some((name) => has(element, name)) ? nativeRole(element) : 'presentation';
+  }
+  return nativeRole(element);
+}
+
+export function isFocusable(element: ElementNode): boolean {
+  if (has(element, 'tabindex')) return true;
+  if (element.tag === 'a' || element.tag === 'area') return hasHref(element);
+  if (['button', 'select', 'textarea'].includes(element.tag)) return !has(element, 'disabled');
+  return element.tag === 'input' ? valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled') : element.tag === 'iframe';
+}
+
+export function isLink(element: ElementNode): boolean {
+  return roleOf(element) === 'link';
+}
+
+/** The link or button an element lies in, when it does. */
+export function controlAround(element: ElementNode): ElementNode | null {
+  return closest(element, (ancestor) => {
+    const role = roleOf(ancestor);
+    return role === 'link' || role === 'button';
+  });
+}

@@ -1,0 +1,112 @@
+import { childElements, descendants, type ElementNode, type ParentNode, type Range, type TreeNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
+import { isBlock, isLeafBlock } from './blocks.ts';
+import { markersOf, readTypedList, type Marker, type TypedItem } from './markers.ts';
+import { isExposed } from './visibility.ts';
+
+/** One line that may begin with a marker: a whole paragraph, or the stretch between two line breaks of one. */
+export interface TypedLine {
+  /** The block the line is, or lies in. */
+  block: ElementNode;
+  /** The nodes that make it up, in order; for a paragraph, its children. */
+  nodes: readonly TreeNode[];
+  text: string;
+  /** The `br` that ends it, when one does. */
+  ending: ElementNode | null;
+  whole: boolean;
+}
+
+export interface TypedList {
+  items: TypedItem<TypedLine>[];
+  /** First and last line, in order. */
+  lines: TypedLine[];
+}
+
+const LINE_BLOCKS = new Set(['p', 'div']);
+const BROKEN_BLOCKS = new Set(['p', 'div', 'td', 'th', 'li', 'dd', 'body', 'section', 'article', 'main', 'blockquote', 'figcaption']);
+
+/** Lists that are only typed characters, in document order. */
+export const typedLists = fact((page: Page): TypedList[] => {
+  const found: TypedList[] = [];
+  const parents: ParentNode[] = page.elements.filter((element) => isExposed(page, element) && isBlock(element) || element === page.body);
+  for (const parent of parents) {
+    if (parent.kind !== 'element') continue;
+    for (const run of paragraphRuns(page, parent)) collect(run, found);
+    if (BROKEN_BLOCKS.has(parent.tag)) collect(brokenLines(parent), found);
+  }
+  return found.sort((a, b) => a.lines[0]!.block.order - b.lines[0]!.block.order);
+});
+
+/** Runs of neighbouring paragraphs under one parent. */
+function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
+  const runs: TypedLine[][] = [];
+  let run: TypedLine[] = [];
+  for (const child of childElements(parent)) {
+    if (LINE_BLOCKS.has(child.tag) && isExposed(page, child) && isLeafBlock(child) && !holdsBreak(child)) {
+      run.push({ block: child, nodes: child.children, text: textOf(child.children), ending: null, whole: true });
+    } else if (run.length > 0) {
+      runs.push(run);
+      run = [];
+    }
+  }
+  if (run.length > 0) runs.push(run);
+  return runs;
+}
+
+/** A paragraph of several lines is read line by line, unless the break only ends it. */
+function holdsBreak(block: ElementNode): boolean {
+  const children = block.children.filter((node) => !(node.kind === 'text' && !/\S/.test(node.text)));
+  return children.slice(0, -1).some((node) => node.kind === 'element' && node.tag === 'br');
+}
+
+/** The lines of a block that `br` elements break, inline content only: a block inside ends the run of lines. */
+function brokenLines(block: ElementNode): TypedLine[] {
+  const lines: TypedLine[] = [];
+  let nodes: TreeNode[] = [];
+  const close = (ending: ElementNode | null) => {
+    if (nodes.length > 0 || ending) lines.push({ block, nodes, text: textOf(nodes), ending, whole: false });
+    nodes = [];
+  };
+  for (const child of block.children) {
+    if (child.kind === 'element' && child.tag === 'br') close(child);
+    else if (child.kind === 'element' && isBlock(child)) {
+      close(null);
+      lines.push({ block, nodes: [], text: '', ending: null, whole: false });
+    } else nodes.push(child);
+  }
+  close(null);
+  return lines.some((line) => line.ending) ? lines : [];
+}
+
+function collect(lines: readonly TypedLine[], into: TypedList[]): void {
+  const markers = new Map(lines.map((line) => [line, markersOf(line.text)]));
+  for (let at = 0; at < lines.length; ) {
+    const read = markers.get(lines[at]!)!.length > 0 ? readTypedList(lines, at, (line): readonly Marker[] => markers.get(line)!) : null;
+    if (read) into.push({ items: read.items, lines: lines.slice(at, at + read.taken) });
+    at += read?.taken ?? 1;
+  }
+}
+
+function textOf(nodes: readonly TreeNode[]): string {
+  let text = '';
+  for (const node of nodes) {
+    if (node.kind === 'text') text += node.text;
+    if (node.kind !== 'element') continue;
+    for (const inner of descendants(node)) if (inner.kind === 'text') text += inner.text;
+  }
+  return text;
+}
+
+/** The source a typed list takes up; null when part of it has no source of its own. */
+export function rangeOfTypedList(list: TypedList): Range | null {
+  const first = lineRange(list.lines[0]!);
+  const last = lineRange(list.lines.at(-1)!);
+  return first && last ? { start: first.start, end: last.end } : null;
+}
+
+export function lineRange(line: TypedLine): Range | null {
+  if (line.whole) return line.block.range;
+  const ranges = line.nodes.map((node) => node.range);
+  if (ranges.length === 0 || ranges.some((range) => range === null)) return null;
+  return { start: ranges[0]!.start, end: ranges.at(-1)!.end };
+}

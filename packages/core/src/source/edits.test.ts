@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { applyChange, changeBetween, changeOf, composeChanges, invertChange, mapChange, mapOffset, type Change, type Edit } from './edits.ts';
+
+const SEEDED = { seed: 20261124, numRuns: 500 };
+const text = fc.string({ minLength: 0, maxLength: 60 });
+
+/** Edits that never overlap, for a text of the given length. */
+function editsFor(length: number): fc.Arbitrary<Edit[]> {
+  return fc.array(fc.tuple(fc.nat(length), fc.nat(length), fc.string({ maxLength: 6 })), { maxLength: 5 }).map((rows) => {
+    const edits: Edit[] = [];
+    let reached = 0;
+    for (const [a, b, put] of rows.sort((x, y) => Math.min(x[0], x[1]) - Math.min(y[0], y[1]))) {
+      const start = Math.max(reached, Math.min(a, b));
+      const end = Math.max(start, Math.max(a, b) > start + 8 ? start + 2 : Math.max(a, b));
+      if (start > length || end > length) continue;
+      edits.push({ start, end, text: put });
+      reached = end + 1;
+    }
+    return edits;
+  });
+}
+
+const changed = text.chain((source) => editsFor(source.length).map((edits) => ({ source, edits })));
+
+function must(source: string, edits: Edit[]): Change {
+  const made = changeOf(source, edits);
+  if (!made.ok) throw new Error(made.reason);
+  return made.value;
+}
+
+function apply(source: string, change: Change): string {
+  const after = applyChange(source, change);
+  if (!after.ok) throw new Error(after.reason);
+  return after.value;
+}
+
+test('bytes outside the edits stay', () => {
+  const source = '<p>One</p><p>Two</p>';
+  expect(apply(source, must(source, [{ start: 13, end: 16, text: 'Three' }, { start: 3, end: 3, text: '<b>' }]))).toBe('<p><b>One</p><p>Three</p>');
+});
+
+test('overlapping edits and edits beyond the text are refused', () => {
+  expect(changeOf('abcdef', [{ start: 1, end: 4, text: '' }, { start: 3, end: 5, text: '' }])).toEqual({ ok: false, reason: 'overlap' });
+  expect(changeOf('abc', [{ start: 2, end: 9, text: '' }])).toEqual({ ok: false, reason: 'out-of-range' });
+});
+
+test('a change is refused by any other text, also one of the same length', () => {
+  const change = must('abc', [{ start: 0, end: 1, text: 'x' }]);
+  expect(applyChange('abd', change)).toEqual({ ok: false, reason: 'other-text' });
+});
+
+test('undoing gives the text back, byte for byte', () => {
+  fc.assert(fc.property(changed, ({ source, edits }) => {
+    const change = must(source, edits);
+    return apply(apply(source, change), invertChange(source, change)) === source;
+  }), SEEDED);
+});
+
+test('two changes composed do what one after the other does', () => {
+  fc.assert(fc.property(changed.chain(({ source, edits }) => {
+    const first = must(source, edits);
+    const middle = apply(source, first);
+    return editsFor(middle.length).map((more) => ({ source, first, middle, second: must(middle, more) }));
+  }), ({ source, first, middle, second }) => {
+    const both = composeChanges(source, first, second);
+    return both.ok && apply(source, both.value) === apply(middle, second);
+  }), SEEDED);
+});
+
+test('independent changes agree in either order', () => {
+  fc.assert(fc.property(changed, ({ source, edits }) => {
+    const [some, others] = [edits.filter((_edit, i) => i % 2 === 0), edits.filter((_edit, i) => i % 2 === 1)];
+    const [a, b] = [must(source, some), must(source, others)];
+    const mappedB = mapChange(b, a, apply(source, a));
+    const mappedA = mapChange(a, b, apply(source, b));
+    // Touching edits may decline; what is mapped must agree.
+    if (!mappedA || !mappedB) return true;
+    return apply(apply(source, a), mappedB) === apply(apply(source, b), mappedA);
+  }), SEEDED);
+});
+
+test('an offset outside the edits still points at the same unit', () => {
+  fc.assert(fc.property(changed, fc.nat(59), ({ source, edits }, offset) => {
+    const change = must(source, edits);
+    if (offset >= source.length || change.edits.some((edit) => offset >= edit.start && offset < edit.end)) return true;
+    const mapped = mapOffset(change, offset, 1);
+    return mapped !== null && apply(source, change)[mapped] === source[offset];
+  }), SEEDED);
+});
+
+test('the change between two texts leads from one to the other', () => {
+  fc.assert(fc.property(text, text, (before, after) => apply(before, changeBetween(before, after)) === after), SEEDED);
+});

@@ -1,0 +1,153 @@
+import { hashText } from './hash.ts';
+
+/** Replace the UTF-16 units from `start` up to `end` by `text`. */
+export interface Edit {
+  start: number;
+  end: number;
+  text: string;
+}
+
+/** Edits that belong to one text: in order, never overlapping, applied all or none. */
+export interface Change {
+  /** Hash of the text the offsets speak of. */
+  of: string;
+  /** Length of that text. */
+  length: number;
+  edits: readonly Edit[];
+}
+
+export type ChangeFailure = 'overlap' | 'out-of-range' | 'other-text';
+export type Outcome<T, F extends string = string> = { ok: true; value: T } | { ok: false; reason: F };
+
+const failure = <F extends string>(reason: F) => ({ ok: false, reason }) as const;
+const success = <T>(value: T) => ({ ok: true, value }) as const;
+
+/**
+ * Ties edits to a text. Edits may come in any order; insertions at one point keep the order given.
+ * Fails with `overlap` or `out-of-range`; edits that change nothing are dropped.
+ */
+export function changeOf(text: string, edits: readonly Edit[]): Outcome<Change, ChangeFailure> {
+  const sorted = edits
+    .map((edit, order) => ({ edit, order }))
+    .sort((a, b) => a.edit.start - b.edit.start || a.edit.end - b.edit.end || a.order - b.order)
+    .map(({ edit }) => edit);
+  let reached = 0;
+  for (const { start, end } of sorted) {
+    if (!Number.isInteger(start) || !Number.isInteger(end) || start > end || end > text.length || start < 0) return failure('out-of-range');
+    if (start < reached) return failure('overlap');
+    reached = end;
+  }
+  const real = sorted.filter((edit) => text.slice(edit.start, edit.end) !== edit.text);
+  return success({ of: hashText(text), length: text.length, edits: real });
+}
+
+/** The text after the change; refuses any text but the one the change was made for. */
+export function applyChange(text: string, change: Change): Outcome<string, ChangeFailure> {
+  if (text.length !== change.length || hashText(text) !== change.of) return failure('other-text');
+  return success(splice(text, change.edits));
+}
+
+function splice(text: string, edits: readonly Edit[]): string {
+  const parts: string[] = [];
+  let reached = 0;
+  for (const edit of edits) {
+    parts.push(text.slice(reached, edit.start), edit.text);
+    reached = edit.end;
+  }
+  parts.push(text.slice(reached));
+  return parts.join('');
+}
+
+/** The change that takes the changed text back, byte for byte. `before` is the text the change belongs to. */
+export function invertChange(before: string, change: Change): Change {
+  let drift = 0;
+  const edits = change.edits.map((edit) => {
+    const start = edit.start + drift;
+    drift += edit.text.length - (edit.end - edit.start);
+    return { start, end: start + edit.text.length, text: before.slice(edit.start, edit.end) };
+  });
+  return { of: hashText(splice(before, change.edits)), length: before.length + drift, edits };
+}
+
+/**
+ * Where an offset of the old text lies in the new one. `side` says which way an offset goes that sits at an
+ * insertion: -1 stays before what was inserted, 1 goes after it. An offset inside replaced text has no place: null.
+ */
+export function mapOffset(change: Change, offset: number, side: -1 | 1 = 1): number | null {
+  let drift = 0;
+  for (const edit of change.edits) {
+    if (offset < edit.start || (offset === edit.start && side === -1)) break;
+    if (offset < edit.end && offset > edit.start) return null;
+    if (offset === edit.start && edit.end > edit.start) break;
+    drift += edit.text.length - (edit.end - edit.start);
+  }
+  return offset + drift;
+}
+
+/** The same edits on the text that `over` made, or null where the two touch the same units. */
+export function mapChange(change: Change, over: Change, after: string): Change | null {
+  const edits: Edit[] = [];
+  for (const edit of change.edits) {
+    const touched = over.edits.some((other) => edit.start < other.end && other.start < edit.end);
+    const start = mapOffset(over, edit.start, edit.start === edit.end ? 1 : 1);
+    const end = mapOffset(over, edit.end, edit.start === edit.end ? 1 : -1);
+    if (touched || start === null || end === null || end < start) return null;
+    edits.push({ start, end, text: edit.text });
+  }
+  const mapped = changeOf(after, edits);
+  return mapped.ok ? mapped.value : null;
+}
+
+/** One change that does what `first` and then `second` do. `before` is the text that `first` belongs to. */
+export function composeChanges(before: string, first: Change, second: Change): Outcome<Change, ChangeFailure> {
+  const middle = applyChange(before, first);
+  if (!middle.ok) return middle;
+  const after = applyChange(middle.value, second);
+  if (!after.ok) return after;
+  const back = invertChange(before, first);
+  return changeOf(before, mergedEdits(back.edits, first.edits, second.edits, after.value));
+}
+
+/**
+ * Walks the middle text once and joins every run of units that either change touches into one edit.
+ * `made` are the ranges of the middle text that the first change produced, parallel to `first`.
+ */
+function mergedEdits(made: readonly Edit[], first: readonly Edit[], second: readonly Edit[], after: string): Edit[] {
+  const runs = [...made, ...second].map((edit) => ({ start: edit.start, end: edit.end })).sort((a, b) => a.start - b.start || a.end - b.end);
+  const joined: { start: number; end: number }[] = [];
+  for (const run of runs) {
+    const last = joined.at(-1);
+    if (last && run.start <= last.end) last.end = Math.max(last.end, run.end);
+    else joined.push({ ...run });
+  }
+  const toBefore = driftMap(made.map((edit, i) => ({ start: edit.start, end: edit.end, length: first[i]!.end - first[i]!.start })));
+  const toAfter = driftMap(second.map((edit) => ({ start: edit.start, end: edit.end, length: edit.text.length })));
+  return joined.map((run) => ({
+    start: toBefore(run.start, false),
+    end: toBefore(run.end, true),
+    text: after.slice(toAfter(run.start, false), toAfter(run.end, true)),
+  }));
+}
+
+/** Maps offsets over replaced ranges; an offset at a range's edge goes outward on the side asked for. */
+function driftMap(ranges: readonly { start: number; end: number; length: number }[]) {
+  return (offset: number, past: boolean): number => {
+    let drift = 0;
+    for (const range of ranges) {
+      if (range.end < offset || (range.end === offset && (past || range.start < offset))) drift += range.length - (range.end - range.start);
+      else break;
+    }
+    return offset + drift;
+  };
+}
+
+/** The smallest single-span change between two texts: what differs after the common start and end. */
+export function changeBetween(before: string, after: string): Change {
+  const limit = Math.min(before.length, after.length);
+  let head = 0;
+  while (head < limit && before.charCodeAt(head) === after.charCodeAt(head)) head++;
+  let tail = 0;
+  while (tail < limit - head && before.charCodeAt(before.length - 1 - tail) === after.charCodeAt(after.length - 1 - tail)) tail++;
+  const edits = before === after ? [] : [{ start: head, end: before.length - tail, text: after.slice(head, after.length - tail) }];
+  return { of: hashText(before), length: before.length, edits };
+}

@@ -1,0 +1,65 @@
+import { elementAt } from '../document/paths.ts';
+import { childElements, tidy, type ElementNode } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import { headingLevel } from '../semantics/outline.ts';
+import { nameOf, shownText } from '../semantics/names.ts';
+import { roleOf } from '../semantics/roles.ts';
+import { gridOf } from '../semantics/tables.ts';
+import { isExposed } from '../semantics/visibility.ts';
+
+/** Longest passage spoken for one note, in characters. */
+const LONGEST = 220;
+
+/**
+ * What a listener hears of one piece of a page, role words included. Screen readers differ in their words; these are plain ones,
+ * by common practice.
+ */
+export function speak(page: Page, path: string): string {
+  const element = elementAt(page, path);
+  if (!element) return '';
+  const said = tidy(sayElement(page, element));
+  return said.length > LONGEST ? `${said.slice(0, LONGEST).trimEnd()}…` : said;
+}
+
+function sayElement(page: Page, element: ElementNode): string {
+  if (!isExposed(page, element)) return element.tag === 'title' ? `Page title: ${tidy(shownTextOfTitle(element)) || 'none'}` : '';
+  const level = headingLevel(element);
+  const { name } = nameOf(page, element);
+  if (level !== null) return `Heading level ${level}, ${name || 'blank'}`;
+  switch (roleOf(element)) {
+    case 'link':
+      return `Link, ${name || 'no text'}`;
+    case 'img':
+      return `Picture${name ? `, ${name}` : ' with no description'}`;
+    case 'presentation':
+      return element.tag === 'img' ? '' : sayChildren(page, element);
+    case 'list':
+      return `List of ${childElements(element).filter((child) => child.tag === 'li').length}. ${sayChildren(page, element)} End of list.`;
+    case 'table':
+      return sayTable(page, element);
+    case 'listitem':
+      return `Item: ${sayChildren(page, element)}.`;
+    default:
+      return sayChildren(page, element);
+  }
+}
+
+function shownTextOfTitle(title: ElementNode): string {
+  return title.children.map((child) => (child.kind === 'text' ? child.text : '')).join('');
+}
+
+function sayChildren(page: Page, element: ElementNode): string {
+  return element.children.map((child) => (child.kind === 'text' ? child.text : child.kind === 'element' ? ` ${sayElement(page, child)} ` : '')).join('');
+}
+
+/** Size and caption, then the first cell of data with the headers it would be read with. */
+function sayTable(page: Page, table: ElementNode): string {
+  const grid = gridOf(table);
+  const caption = nameOf(page, table).name;
+  const cell = grid.cells.find((one) => one.row > 0 && one.element.tag === 'td');
+  const column = cell && grid.at[0]?.[cell.column]?.element;
+  const row = cell && grid.at[cell.row]?.[0]?.element;
+  const heads = [row, column].filter((head): head is ElementNode => head?.tag === 'th').map((head) => shownText(page, head));
+  const first = cell ? ` ${[...heads, shownText(page, cell.element)].join(', ')}` : '';
+  return `Table${caption ? `, ${caption}` : ''}, ${grid.rows} rows, ${grid.columns} columns.${first}`;
+}
