@@ -89,7 +89,7 @@ export function mapChange(change: Change, over: Change, after: string): Change |
   const edits: Edit[] = [];
   for (const edit of change.edits) {
     const touched = over.edits.some((other) => edit.start < other.end && other.start < edit.end);
-    const start = mapOffset(over, edit.start, edit.start === edit.end ? 1 : 1);
+    const start = mapOffset(over, edit.start, 1);
     const end = mapOffset(over, edit.end, edit.start === edit.end ? 1 : -1);
     if (touched || start === null || end === null || end < start) return null;
     edits.push({ start, end, text: edit.text });

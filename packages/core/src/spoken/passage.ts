@@ -1,5 +1,4 @@
-import { elementAt } from '../document/paths.ts';
-import { childElements, tidy, type ElementNode } from '../document/tree.ts';
+import { childElements, tidy, type ElementNode, type Range } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { headingLevel } from '../semantics/outline.ts';
 import { nameOf, shownText } from '../semantics/names.ts';
@@ -9,16 +8,23 @@ import { isExposed } from '../semantics/visibility.ts';
 
 /** Longest passage spoken for one note, in characters. */
 const LONGEST = 220;
+const MOST_PIECES = 40;
 
 /**
  * What a listener hears of one piece of a page, role words included. Screen readers differ in their words; these are plain ones,
- * by common practice.
+ * by common practice. `range` is a stretch of the source: whatever begins in it and is not inside something else that does, is said.
  */
-export function speak(page: Page, path: string): string {
-  const element = elementAt(page, path);
-  if (!element) return '';
-  const said = tidy(sayElement(page, element));
-  return said.length > LONGEST ? `${said.slice(0, LONGEST).trimEnd()}…` : said;
+export function speakRange(page: Page, range: Range): string {
+  const said: string[] = [];
+  let covered = -1;
+  for (const element of page.elements) {
+    if (!element.range || element.range.start < range.start || element.range.start >= Math.max(range.end, range.start + 1) || element.range.end <= covered) continue;
+    covered = element.range.end;
+    said.push(sayElement(page, element));
+    if (said.length > MOST_PIECES) break;
+  }
+  const all = tidy(said.join(' '));
+  return all.length > LONGEST ? `${all.slice(0, LONGEST).trimEnd()}…` : all;
 }
 
 function sayElement(page: Page, element: ElementNode): string {

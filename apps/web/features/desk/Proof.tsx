@@ -1,0 +1,153 @@
+'use client';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import styled from 'styled-components';
+import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
+import type { DeskActions, DeskState, Numbered } from './useDesk';
+import { elementByPath, type Box } from './frame';
+
+const MARGIN = 56;
+const NOTE_HEIGHT = 34;
+const TALLEST = 40_000;
+
+const Sheet = styled.div`position: relative; overflow: auto; background: #fffefa; border: 1px solid var(--line); border-right: 0; min-height: 0;`;
+const Inner = styled.div`position: relative; display: grid; grid-template-columns: minmax(0, 1fr) ${MARGIN}px; min-height: 100%;`;
+const Shown = styled.p`grid-column: 1; padding: 1rem 1.9rem 0; font: 600 1.625rem/1.25 var(--serif); color: #1b2536; span { display: block; font: 400 0.8125rem var(--sans); color: #3f4858; }`;
+const Frame = styled.iframe`grid-column: 1; width: 100%; border: 0; display: block; background: #fffefa; color-scheme: light;`;
+const Margin = styled.div`
+  position: absolute; top: 0; right: 0; width: ${MARGIN}px; height: 100%; background: var(--paper); border-left: 2px solid var(--marginRule);
+`;
+const Mark = styled.button<{ $current: boolean }>`
+  position: absolute; left: 10px; width: 34px; height: ${NOTE_HEIGHT - 2}px; padding: 0; border: 0; background: none; cursor: pointer; display: grid; place-items: center;
+  svg { position: absolute; inset: 0; margin: auto; }
+  b { position: relative; top: 3px; font: 700 0.8125rem/1.15 var(--sans); padding: 0 3px; border-radius: 6px; }
+  b.full { color: var(--paper); } b.open { color: ${({ $current }) => ($current ? 'var(--gall)' : 'var(--ink)')}; background: var(--paper); }
+`;
+const Highlight = styled.div`position: absolute; pointer-events: none; outline: 2px solid #22406e; outline-offset: 3px; background: rgb(34 64 110 / 0.09);`;
+const Lead = styled.div`position: absolute; pointer-events: none; height: 0; border-top: 2px solid #22406e;`;
+const Tray = styled.div`
+  display: flex; flex-wrap: wrap; align-items: center; gap: 0.3rem 0.6rem; padding: 0.35rem 1rem; background: var(--paper); border: 1px solid var(--line); border-bottom: 0; border-right: 0; font-size: 0.875rem; color: var(--quiet);
+  button { position: relative; left: auto; }
+`;
+
+interface Placed extends Numbered {
+  box: Box;
+  top: number;
+}
+
+/** The page as readers see it, with its notes in the margin. The frame runs no scripts; we only read where things lie in it. */
+export function Proof({ state, actions }: { state: DeskState; actions: DeskActions }) {
+  const { desk, open, inHand } = state;
+  const frame = useRef<HTMLIFrameElement>(null);
+  const sheet = useRef<HTMLDivElement>(null);
+  const [height, setHeight] = useState(400);
+  const [placed, setPlaced] = useState<Placed[]>([]);
+  const [unseen, setUnseen] = useState<Numbered[]>([]);
+
+  const measure = useCallback(() => {
+    const page = frame.current?.contentDocument;
+    if (!page?.body || !frame.current) return;
+    setHeight(Math.min(TALLEST, Math.max(300, page.body.scrollHeight + 24, page.documentElement.offsetHeight)));
+    const { placed: found, unseen: others } = place(page, open, frame.current.offsetTop);
+    setPlaced(found);
+    setUnseen(others);
+  }, [open]);
+
+  const dress = () => {
+    const page = frame.current?.contentDocument;
+    if (!page?.head) return;
+    // A fragment has no look of its own: the platform's stands in for it.
+    if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
+    page.addEventListener('load', measure, true);
+    page.addEventListener('click', (event) => event.preventDefault(), true);
+    measure();
+  };
+
+  useEffect(() => {
+    measure();
+    const watch = new ResizeObserver(measure);
+    if (frame.current) watch.observe(frame.current);
+    return () => watch.disconnect();
+  }, [measure]);
+
+  // A click on the page takes up the note of the innermost thing clicked on.
+  useEffect(() => {
+    const page = frame.current?.contentDocument;
+    if (!page) return;
+    const pick = (event: Event) => {
+      const hit = open.findLast(({ note }) => elementByPath(page, note.at.path)?.contains(event.target as Node) && !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path));
+      if (hit) actions.choose(hit.note.id);
+    };
+    page.addEventListener('click', pick);
+    return () => page.removeEventListener('click', pick);
+  }, [open, actions, placed]);
+
+  const current = placed.find(({ note }) => note.id === inHand?.note.id);
+  const currentTop = current?.box.top;
+  useEffect(() => {
+    const within = sheet.current;
+    if (currentTop === undefined || !within) return;
+    const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    if (currentTop < within.scrollTop + 40 || currentTop > within.scrollTop + within.clientHeight - 120) within.scrollTo({ top: Math.max(0, currentTop - 120), behavior: still ? 'auto' : 'smooth' });
+  }, [currentTop, inHand?.note.id]);
+
+  const mark = (one: Numbered, top?: number) => <MarginMark key={one.note.id} one={one} current={one.note.id === inHand?.note.id} onChoose={() => actions.choose(one.note.id)} {...(top === undefined ? {} : { top })} />;
+  return (
+    <>
+      {unseen.length > 0 && <Tray role="group" aria-label="Notes on what is not seen on the page">Not seen on the page: {unseen.map((one) => mark(one))}</Tray>}
+      <Sheet ref={sheet} tabIndex={0} role="region" aria-label="Proof">
+        <Inner>
+          {desk.scope === 'fragment' && <Shown><span>Title, shown by the platform at level 1</span>{desk.title}</Shown>}
+          <Frame ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={dress} style={{ height }} />
+          {current && <Highlight style={current.box} />}
+          {current && <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />}
+          <Margin role="group" aria-label="Margin">{placed.map((one) => mark(one, one.top))}</Margin>
+        </Inner>
+      </Sheet>
+    </>
+  );
+}
+
+const PLATFORM_LOOK = 'body { font: 16px/1.55 Georgia, "Liberation Serif", serif; color: #222; background: #fffefa; margin: 12px 30px 24px; } img { max-width: 100%; height: auto; } table { border-collapse: collapse; } td, th { padding: 4px 10px; }';
+
+export function proofAddress(collection: string, address: string, revision?: number): string {
+  const path = address.split('/').map(encodeURIComponent).join('/');
+  return `/proof/${encodeURIComponent(collection)}/${path}${revision === undefined ? '' : `?revision=${revision}`}`;
+}
+
+/** Where each note's element lies in the sheet; notes never cover each other, so a crowd of them flows downwards. */
+function place(page: Document, open: readonly Numbered[], offset: number): { placed: Placed[]; unseen: Numbered[] } {
+  const placed: Placed[] = [];
+  const unseen: Numbered[] = [];
+  let free = 0;
+  const located = open.map((one) => ({ one, rect: visibleRect(elementByPath(page, one.note.at.path)) }));
+  for (const { one, rect } of located.sort((a, b) => (a.rect?.top ?? -1) - (b.rect?.top ?? -1))) {
+    if (!rect) {
+      unseen.push(one);
+      continue;
+    }
+    const box = { top: rect.top + offset, left: rect.left, width: rect.width, height: rect.height };
+    const top = Math.max(free, box.top + Math.min(0, rect.height / 2 - NOTE_HEIGHT / 2));
+    free = top + NOTE_HEIGHT;
+    placed.push({ ...one, box, top });
+  }
+  return { placed, unseen: unseen.sort((a, b) => a.number - b.number) };
+}
+
+function visibleRect(element: Element | null): DOMRect | null {
+  if (!element || ['HTML', 'HEAD', 'TITLE', 'BODY'].includes(element.tagName) || element.getClientRects().length === 0) return null;
+  return element.getBoundingClientRect();
+}
+
+function MarginMark({ one, current, onChoose, top }: { one: Numbered; current: boolean; onChoose(): void; top?: number }) {
+  const { weight, title, outcome } = one.note;
+  const colour = current ? 'var(--gall)' : 'var(--ink)';
+  return (
+    <Mark
+      type="button" $current={current} aria-current={current ? 'true' : undefined} tabIndex={current ? 0 : -1} onClick={onChoose} {...(top === undefined ? {} : { style: { top } })}
+      aria-label={`Note ${one.number}, ${WEIGHT_WORDS[weight].toLowerCase()}${outcome === 'cantTell' ? ', to judge' : ''}: ${title}`}
+    >
+      <Drop weight={weight} size={32} colour={colour} />
+      <b className={weight === 'must' ? 'full' : 'open'} aria-hidden="true">{one.number}</b>
+    </Mark>
+  );
+}

@@ -1,0 +1,120 @@
+'use client';
+import { ruleOf, type Inputs, type RemedyOffer } from '@inkwell/core';
+import type { Desk, Note } from '@inkwell/review';
+import { useEffect, useMemo, useState, type FormEvent } from 'react';
+import styled from 'styled-components';
+import { Button } from '@/ui/Button';
+import { Choice, TextBox } from '@/ui/Field';
+import type { PageText, Preview, Side } from './engine/protocol';
+import type { Engine } from './engine/useEngine';
+import { proofAddress } from './Proof';
+
+const Form = styled.form`display: grid; gap: 0.65rem; margin-top: 0.75rem; padding-top: 0.75rem; border-top: 1px solid var(--line);`;
+const Sides = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.6rem;`;
+const SideBox = styled.div`
+  border: 1px solid var(--line); background: var(--paper); padding: 0.5rem 0.65rem; font-size: 0.875rem; min-width: 0;
+  h3 { font: 600 0.8125rem var(--sans); color: var(--quiet); margin-bottom: 0.2rem; }
+  code { display: block; margin-top: 0.35rem; color: var(--quiet); max-height: 4.6em; overflow: hidden; }
+`;
+const Actions = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center;`;
+const Quiet = styled.p`font-size: 0.875rem; color: var(--quiet);`;
+const Picture = styled.img`max-width: 100%; max-height: 7.5rem; border: 1px solid var(--line); background: #fffefa; justify-self: start;`;
+
+export interface RemedyFormProps {
+  desk: Desk;
+  note: Note;
+  engine: Engine;
+  busy: boolean;
+  mayChange: boolean;
+  onApply(remedy: string, inputs: Inputs): Promise<void>;
+  onSkip(): void;
+}
+
+export function pageTextOf(desk: Desk, source = desk.html): PageText {
+  return { source, scope: desk.scope, title: desk.title, address: desk.address, titles: desk.titles };
+}
+
+/** The corrections of a note: choose one, fill it in, see before and after, apply and go on. */
+export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSkip }: RemedyFormProps) {
+  const [offers, setOffers] = useState<readonly RemedyOffer[]>([]);
+  const [picture, setPicture] = useState<string | null>(null);
+  const [name, setName] = useState<string | null>(null);
+  const [typed, setTyped] = useState<Record<string, Inputs>>({});
+  const text = useMemo(() => pageTextOf(desk), [desk]);
+  const key = useMemo(() => ({ rule: note.rule, path: note.at.path, start: note.at.start }), [note.rule, note.at.path, note.at.start]);
+
+  useEffect(() => {
+    let current = true;
+    void engine.offers(text, key).then((found) => {
+      if (!current) return;
+      setOffers(found.offers);
+      setPicture(found.picture);
+    });
+    return () => void (current = false);
+  }, [engine, text, key]);
+
+  const usable = offers.filter((offer) => !offer.declines);
+  const offer = usable.find((one) => one.name === name) ?? usable[0];
+  const inputs = offer ? (typed[offer.name] ?? offer.inputs) : undefined;
+  const preview = usePreview(engine, text, key, offer?.name, inputs);
+
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (offer && inputs && preview?.ok && mayChange && !busy) void onApply(offer.name, inputs);
+  };
+  const type = (field: string, value: string) => offer && setTyped({ ...typed, [offer.name]: { ...inputs, [field]: value } });
+
+  return (
+    <Form onSubmit={submit} aria-label="Correction">
+      {usable.length > 1 && <Choice label="Correction" hideLabel value={offer!.name} onChange={setName} options={usable.map((one) => ({ value: one.name, label: one.label }))} />}
+      {usable.length === 1 && <strong>{offer!.label}</strong>}
+      {usable.length === 0 && <Quiet>{offers[0]?.declines ?? ruleOf(note.rule)?.fix}</Quiet>}
+      {picture && <Picture src={proofAddress(desk.collection.slug, picture)} alt="The picture this note speaks of" />}
+      {offer?.fields.map((field) => field.kind === 'choice'
+        ? <Choice key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} options={field.options ?? []} />
+        : <TextBox key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} passage={field.kind === 'passage'} hint={lengthHint(field.hint, inputs?.[field.name])} />)}
+      <BeforeAndAfter preview={preview} />
+      <Actions>
+        {offer && <Button type="submit" $look="main" isDisabled={busy || !mayChange || !preview?.ok}>Apply, go to next</Button>}
+        <Button onPress={onSkip}>Skip</Button>
+        {!mayChange && <Quiet>You may look, not change: someone else has to be at the desk.</Quiet>}
+      </Actions>
+    </Form>
+  );
+}
+
+function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
+  return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} signs.` : ''}`;
+}
+
+function usePreview(engine: Engine, text: PageText, key: { rule: string; path: string; start: number }, remedy: string | undefined, inputs: Inputs | undefined): Preview | null {
+  const [preview, setPreview] = useState<Preview | null>(null);
+  useEffect(() => {
+    let current = true;
+    if (!remedy || !inputs) return setPreview(null);
+    void engine.preview(text, key, remedy, inputs).then((found) => current && setPreview(found));
+    return () => void (current = false);
+  }, [engine, text, key, remedy, inputs]);
+  return preview;
+}
+
+function BeforeAndAfter({ preview }: { preview: Preview | null }) {
+  if (!preview) return null;
+  if (!preview.ok) return <Quiet role="status">{preview.reason}</Quiet>;
+  return (
+    <Sides>
+      <SideView title="Now, spoken" side={preview.now} />
+      <SideView title="Then, spoken" side={preview.then} />
+    </Sides>
+  );
+}
+
+function SideView({ title, side }: { title: string; side: Side }) {
+  return (
+    <SideBox>
+      <h3>{title}</h3>
+      <p>{side.spoken ? `“${side.spoken}”` : 'Nothing is said.'}</p>
+      {side.markup && <code>{side.markup}</code>}
+    </SideBox>
+  );
+}

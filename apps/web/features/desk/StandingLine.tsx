@@ -1,0 +1,53 @@
+'use client';
+import styled from 'styled-components';
+import { Button } from '@/ui/Button';
+import { VerdictWord } from '@/ui/Verdict';
+import { When } from '@/ui/When';
+import { causeWord, tallyWords } from '@/ui/words';
+import type { DeskActions, DeskState } from './useDesk';
+
+const Line = styled.section`
+  display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1.1rem; padding: 0.5rem 1.25rem; background: var(--paper); border-bottom: 1px solid var(--line);
+  h1 { font-size: 1.3125rem; }
+`;
+const Quiet = styled.p`color: var(--quiet); font-size: 0.875rem;`;
+const Stand = styled.p`display: flex; align-items: baseline; gap: 0.6rem; margin-left: auto;`;
+const Acts = styled.div`display: flex; gap: 0.5rem;`;
+
+export interface Permissions {
+  change: boolean;
+  rule: boolean;
+  signOff: boolean;
+}
+
+/** The page's name, its revision, its verdict and what holds it, and the ways back and on. */
+export function StandingLine({ state, actions, can }: { state: DeskState; actions: DeskActions; can: Permissions }) {
+  const { desk, busy } = state;
+  const { revision } = desk;
+  return (
+    <Line aria-label="Standing of the page">
+      <h1>{desk.title}</h1>
+      <Quiet>
+        {`${desk.contentType[0]!.toUpperCase()}${desk.contentType.slice(1)} · revision ${revision.number}, ${causeWord(revision.cause)} by ${revision.by} `}
+        <When at={revision.at} />
+      </Quiet>
+      <Stand>
+        <VerdictWord standing={desk.standing} />
+        <span>{standingWords(state)}</span>
+      </Stand>
+      <Acts>
+        <Button onPress={() => void actions.undo()} isDisabled={busy || !desk.canUndo || !can.change}>Undo</Button>
+        <Button onPress={() => void actions.redo()} isDisabled={busy || !desk.canRedo || !can.change}>Redo</Button>
+        <Button $look={desk.standing === 'ready' || desk.standing === 'lapsed' ? 'main' : 'plain'} onPress={() => void actions.signOff()} isDisabled={busy || !can.signOff || !(desk.standing === 'ready' || desk.standing === 'lapsed')}>Sign off</Button>
+      </Acts>
+    </Line>
+  );
+}
+
+function standingWords({ desk }: DeskState): string {
+  const { signOff, standing, tally } = desk;
+  const open = tallyWords(tally);
+  if (standing === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}; ${open}`;
+  if (signOff?.lapsedBy != null) return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed`;
+  return open;
+}

@@ -1,0 +1,17 @@
+import { join } from 'node:path';
+import type { NextConfig } from 'next';
+
+const repository = join(import.meta.dirname, '..', '..');
+
+const config: NextConfig = {
+  turbopack: { root: repository },
+  outputFileTracingRoot: repository,
+  transpilePackages: ['@inkwell/core', '@inkwell/formats', '@inkwell/review', '@inkwell/store'],
+  serverExternalPackages: ['pg'],
+  compiler: { styledComponents: true },
+  poweredByHeader: false,
+  // The folder that holds the build; tests build beside a running demo.
+  distDir: process.env.INKWELL_BUILD ?? '.next',
+};
+
+export default config;

@@ -1,0 +1,66 @@
+'use client';
+import type { ReactNode } from 'react';
+import { Input, Label, Radio, RadioGroup, Text, TextArea, TextField } from 'react-aria-components';
+import styled, { css } from 'styled-components';
+
+const box = css`
+  width: 100%; padding: 0.4rem 0.6rem; border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); color: var(--ink);
+  font: 400 0.9375rem/1.4 var(--sans);
+`;
+const StyledInput = styled(Input)`${box} min-height: 2.125rem;`;
+const StyledArea = styled(TextArea)<{ $code?: boolean }>`${box} resize: vertical; min-height: 3.5rem; ${({ $code }) => $code && 'font: 0.8125rem/1.5 var(--mono);'}`;
+export const fieldLabel = css`display: block; font-weight: 600; font-size: 0.875rem; margin-bottom: 0.2rem;`;
+const StyledLabel = styled(Label)`${fieldLabel}`;
+const Hint = styled(Text)`display: block; font-size: 0.8125rem; color: var(--quiet); margin-top: 0.2rem;`;
+
+export interface TextBoxProps {
+  label: string;
+  value: string;
+  onChange(value: string): void;
+  hint?: ReactNode;
+  passage?: boolean;
+  code?: boolean;
+  rows?: number;
+  name?: string;
+  required?: boolean;
+  onPaste?(event: React.ClipboardEvent<HTMLTextAreaElement>): void;
+}
+
+export function TextBox({ label, value, onChange, hint, passage, code, rows, name, required, onPaste }: TextBoxProps) {
+  return (
+    <TextField value={value} onChange={onChange} {...(name ? { name } : {})} {...(required ? { isRequired: true } : {})}>
+      <StyledLabel>{label}</StyledLabel>
+      {passage ? <StyledArea rows={rows ?? 2} $code={code ?? false} {...(onPaste ? { onPaste } : {})} spellCheck={!code} /> : <StyledInput />}
+      {hint && <Hint slot="description">{hint}</Hint>}
+    </TextField>
+  );
+}
+
+const Row = styled(RadioGroup)`
+  display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 0;
+  .choice { display: inline-flex; align-items: center; min-height: 2rem; padding: 0.25rem 0.75rem; margin-right: -1px; border: 1px solid var(--edge); background: var(--sheet); font-size: 0.875rem; cursor: pointer; }
+  .choice[data-hovered] { background: var(--gallWash); }
+  .choice[data-selected] { background: var(--gallWash); font-weight: 700; box-shadow: inset 0 -3px 0 var(--gall); }
+  .choice[data-focus-visible] { outline: 3px solid var(--gall); outline-offset: 2px; z-index: 1; }
+`;
+const RowLabel = styled(Label)<{ $hidden: boolean }>`font-weight: 600; font-size: 0.875rem; margin-right: 0.6rem; ${({ $hidden }) => $hidden && 'position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);'}`;
+
+export interface ChoiceProps {
+  label: string;
+  hideLabel?: boolean;
+  value: string;
+  onChange(value: string): void;
+  options: readonly { value: string; label: string }[];
+}
+
+/** One of a few, side by side: chosen with the arrow keys. */
+export function Choice({ label, hideLabel = false, value, onChange, options }: ChoiceProps) {
+  return (
+    <Row value={value} onChange={onChange} orientation="horizontal">
+      <RowLabel $hidden={hideLabel}>{label}</RowLabel>
+      {options.map((option) => (
+        <Radio key={option.value} value={option.value} className="choice">{option.label}</Radio>
+      ))}
+    </Row>
+  );
+}

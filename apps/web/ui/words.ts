@@ -1,0 +1,24 @@
+import type { Family } from '@inkwell/core';
+import type { Tally } from '@inkwell/review';
+
+export const FAMILY_WORDS: Record<Family, string> = {
+  headings: 'Headings', images: 'Images', links: 'Links', lists: 'Lists', tables: 'Tables', colour: 'Colour', text: 'Text', media: 'Media', document: 'Document', forms: 'Forms', structure: 'Structure',
+};
+
+export const FAMILIES = Object.keys(FAMILY_WORDS) as Family[];
+
+export function counted(many: number, one: string, more = `${one}s`): string {
+  return `${many} ${many === 1 ? one : more}`;
+}
+
+/** "4 must, 3 should, 2 to judge"; nothing open says so. */
+export function tallyWords(tally: Tally): string {
+  const parts = [tally.must && `${tally.must} must`, tally.should && `${tally.should} should`, tally.consider && `${tally.consider} to consider`, tally.judge && `${tally.judge} to judge`];
+  return parts.filter(Boolean).join(', ') || 'nothing open';
+}
+
+const CAUSES: Record<string, string> = { imported: 'brought in', edited: 'edited', fixed: 'mended', pulled: 'pulled', restored: 'restored' };
+
+export function causeWord(cause: string): string {
+  return CAUSES[cause] ?? cause;
+}

@@ -1,0 +1,74 @@
+import type { Role } from '@inkwell/store';
+
+/** The invented town of Larkmoor: its people, its two collections, and how far their review has come. */
+export const PEOPLE: readonly { id: string; name: string; role: Role }[] = [
+  { id: 'ines-calder', name: 'Ines Calder', role: 'reviewer' },
+  { id: 'tomas-wren', name: 'Tomas Wren', role: 'reviewer' },
+  { id: 'odile-marsh', name: 'Odile Marsh', role: 'author' },
+  { id: 'ruth-pender', name: 'Ruth Pender', role: 'publisher' },
+  { id: 'sam-okello', name: 'Sam Okello', role: 'administrator' },
+];
+
+export interface ScenarioPage {
+  file: string;
+  title: string;
+  contentType: string;
+}
+
+export interface ScenarioCollection {
+  slug: string;
+  title: string;
+  kind: 'course' | 'site';
+  scope: 'fragment' | 'document';
+  folder: string;
+  pages: readonly ScenarioPage[];
+  /** Address in the collection → drawing it is made from; or a text file of the folder. */
+  pictures: Readonly<Record<string, string>>;
+  texts: readonly string[];
+}
+
+export const COLLECTIONS: readonly ScenarioCollection[] = [
+  {
+    slug: 'a-first-year-with-bees', title: 'A First Year with Bees', kind: 'course', scope: 'fragment', folder: 'bees',
+    pages: [
+      { file: 'welcome.html', title: 'Welcome to A First Year with Bees', contentType: 'announcement' },
+      { file: 'inside-the-hive.html', title: 'Inside the hive', contentType: 'lesson' },
+      { file: 'the-beekeepers-year.html', title: 'The beekeeper’s year', contentType: 'lesson' },
+      { file: 'opening-a-hive.html', title: 'Opening a hive', contentType: 'lesson' },
+      { file: 'swarms.html', title: 'Swarms', contentType: 'lesson' },
+      { file: 'your-first-harvest.html', title: 'Your first harvest', contentType: 'assignment' },
+    ],
+    pictures: {
+      'images/hive-icon.png': 'hive-icon', 'images/hive-cross-section.png': 'hive-cross-section', 'images/brood-frame.png': 'brood-frame', 'images/IMG_2043.png': 'blossom-bee',
+      'images/smoker.png': 'smoker', 'images/swarm-on-branch.png': 'swarm-on-branch', 'images/honey-jars.png': 'honey-jars',
+    },
+    texts: [],
+  },
+  {
+    slug: 'larkmoor-canal-trust', title: 'Larkmoor Canal Trust', kind: 'site', scope: 'document', folder: 'canal',
+    pages: [
+      { file: 'index.html', title: 'Visit the canal', contentType: 'article' },
+      { file: 'boat-trips.html', title: 'Boat trips', contentType: 'article' },
+      { file: 'locks-and-walks.html', title: 'Locks and walks', contentType: 'article' },
+    ],
+    pictures: { 'images/trust-mark.png': 'trust-mark', 'images/lock-gates.png': 'lock-gates', 'images/narrowboat.png': 'narrowboat', 'images/DSC00417.png': 'lock-chamber', 'images/heron-at-lock.png': 'heron-at-lock' },
+    texts: ['site.css'],
+  },
+];
+
+/** Work people have done since the pages came in. Each step names the page's file, who did it, and the rule it answers. */
+export type Step =
+  | { do: 'mend'; page: string; by: string; rule: string; remedy: string; inputs?: Record<string, string> }
+  | { do: 'rule'; page: string; by: string; rule: string; answer: 'stands' | 'no problem' }
+  | { do: 'sign off'; page: string; by: string };
+
+export const STEPS: readonly Step[] = [
+  { do: 'mend', page: 'welcome.html', by: 'odile-marsh', rule: 'headings/several-h1', remedy: 'set-level', inputs: { level: '2' } },
+  { do: 'mend', page: 'welcome.html', by: 'ines-calder', rule: 'links/blank', remedy: 'fill', inputs: { text: 'First lesson: inside the hive' } },
+  { do: 'sign off', page: 'welcome.html', by: 'ines-calder' },
+  { do: 'mend', page: 'your-first-harvest.html', by: 'tomas-wren', rule: 'headings/imitated', remedy: 'make-heading', inputs: { level: '2' } },
+  { do: 'rule', page: 'your-first-harvest.html', by: 'tomas-wren', rule: 'headings/imitated', answer: 'no problem' },
+  { do: 'mend', page: 'your-first-harvest.html', by: 'odile-marsh', rule: 'images/no-alternative', remedy: 'describe', inputs: { alt: 'Three jars of honey, from pale straw on the left to dark amber on the right' } },
+  { do: 'mend', page: 'index.html', by: 'ines-calder', rule: 'headings/leap', remedy: 'set-level', inputs: { level: '2' } },
+  { do: 'mend', page: 'index.html', by: 'ines-calder', rule: 'lists/typed', remedy: 'make-list' },
+];

@@ -1,0 +1,54 @@
+import { applyRemedy, auditPage, parsePage, REMEDIES, ruleOf, type Inputs } from '@inkwell/core';
+import { acceptText } from '@inkwell/formats';
+import { findingsIn, revisionOf, type Database } from '@inkwell/store';
+import { unlessAllowed, type Actor } from './actor.ts';
+import { done, refused, type Result } from './problems.ts';
+import { onHead, revise, type Revised } from './revise.ts';
+import { surroundingsOf } from './surroundings.ts';
+
+export interface Mend {
+  pageId: number;
+  /** The revision the person was looking at. */
+  base: number;
+  findingId: number;
+  remedy: string;
+  inputs: Inputs;
+}
+
+/** Applies one remedy to one finding: a minimal edit, a new revision, a new audit. */
+export async function mend(db: Database, actor: Actor, wish: Mend): Promise<Result<Revised>> {
+  const barred = unlessAllowed(actor, 'change a page');
+  if (barred) return barred;
+  return onHead(db, wish.pageId, wish.base, async (trx, page) => {
+    const head = (await revisionOf(trx, page.id, page.head))!;
+    const stored = (await findingsIn(trx, page.id, page.head)).find((finding) => finding.id === wish.findingId);
+    const parsed = parsePage(head.html, { scope: page.scope, surroundings: await surroundingsOf(trx, page) });
+    // The engine may have changed since the audit was stored: act only on what it sees now.
+    const finding = stored && auditPage(parsed).findings.find((one) => one.rule === stored.rule && one.at.path === stored.at.path && one.at.start === stored.at.start);
+    if (!stored || !finding) return refused({ code: 'not-found', what: 'This note is no longer on the page', kept: 'The page is as it was.', next: 'Look at the list of notes again.' });
+    const result = applyRemedy(parsed, finding, wish.remedy, wish.inputs);
+    if (!result.ok) return refused({ code: 'declined', what: 'The correction was not made', why: result.reason, kept: 'The page is as it was, and what you typed is still in the form.' });
+    const note = `${REMEDIES[wish.remedy as keyof typeof REMEDIES].label}: ${ruleOf(finding.rule)?.title ?? finding.rule}`;
+    return done(await revise(trx, page, actor, { html: result.value.after, cause: 'fixed', note, change: result.value.change }));
+  });
+}
+
+/** Saves a page's source as a new revision. The same text again is not one. */
+export async function saveSource(db: Database, actor: Actor, wish: { pageId: number; base: number; html: string }): Promise<Result<Revised>> {
+  const barred = unlessAllowed(actor, 'change a page');
+  if (barred) return barred;
+  const read = acceptText(wish.html);
+  if (!read.ok) {
+    return refused({
+      code: 'bad-page',
+      what: read.reason === 'empty' ? 'A page cannot be saved empty' : 'This text cannot be saved as a page',
+      why: read.reason === 'too-large' ? 'It is over the largest size a page may have.' : 'It holds nothing that can be read.',
+      kept: 'The page is as it was, and your text is still in the editor.',
+    });
+  }
+  return onHead(db, wish.pageId, wish.base, async (trx, page) => {
+    const head = (await revisionOf(trx, page.id, page.head))!;
+    if (head.html === read.text) return refused({ code: 'nothing-to-do', what: 'There is nothing to save', why: 'The text is the same as the page’s.', kept: 'The page is as it was.' });
+    return done(await revise(trx, page, actor, { html: read.text, cause: 'edited', note: '' }));
+  });
+}

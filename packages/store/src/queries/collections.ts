@@ -1,0 +1,23 @@
+import { sql, type Selectable } from 'kysely';
+import type { Database } from '../database.ts';
+import type { Collections } from '../schema.ts';
+
+export type Collection = Selectable<Collections>;
+
+export function collections(db: Database): Promise<Collection[]> {
+  return db.selectFrom('collections').selectAll().orderBy(sql`title collate "und-x-icu"`).execute();
+}
+
+export function collectionBySlug(db: Database, slug: string): Promise<Collection | undefined> {
+  return db.selectFrom('collections').selectAll().where('slug', '=', slug).executeTakeFirst();
+}
+
+export async function assetAt(db: Database, collectionId: number, path: string): Promise<{ media_type: string; bytes: Buffer; sha256: string } | undefined> {
+  return db
+    .selectFrom('assets')
+    .innerJoin('files', 'files.sha256', 'assets.sha256')
+    .select(['files.media_type', 'files.bytes', 'files.sha256'])
+    .where('collection_id', '=', collectionId)
+    .where('path', '=', path)
+    .executeTakeFirst();
+}
