@@ -2,11 +2,11 @@ import '@fontsource-variable/source-serif-4';
 import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/600.css';
 import '@fontsource/atkinson-hyperlegible-next/700.css';
+import '@/ui/theme.css';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { StyleRegistry } from '@/ui/StyleRegistry';
-import { GlobalStyle } from '@/ui/theme';
 
 export const metadata: Metadata = { title: { default: 'Shelf · Inkwell Check', template: '%s · Inkwell Check' }, description: 'Where pages are made right for every reader, and followed until they may be published.' };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
@@ -19,10 +19,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <meta property="csp-nonce" nonce={nonce} />
       </head>
       <body>
-        <StyleRegistry nonce={nonce}>
-          <GlobalStyle />
-          {children}
-        </StyleRegistry>
+        <StyleRegistry nonce={nonce}>{children}</StyleRegistry>
       </body>
     </html>
   );

@@ -20,9 +20,9 @@ const Mark = styled.button<{ $current: boolean }>`
   position: absolute; left: 10px; width: 34px; height: ${NOTE_HEIGHT - 2}px; padding: 0; border: 0; background: none; cursor: pointer; display: grid; place-items: center;
   svg { position: absolute; inset: 0; margin: auto; }
   b { position: relative; top: 3px; font: 700 0.8125rem/1.15 var(--sans); padding: 0 3px; border-radius: 6px; }
-  b.full { color: var(--paper); } b.open { color: ${({ $current }) => ($current ? 'var(--gall)' : 'var(--ink)')}; background: var(--paper); }
+  b.inked { color: var(--paper); } b.clear { color: ${({ $current }) => ($current ? 'var(--gall)' : 'var(--ink)')}; }
 `;
-const Highlight = styled.div`position: absolute; pointer-events: none; outline: 2px solid #22406e; outline-offset: 3px; background: rgb(34 64 110 / 0.09);`;
+const Highlight = styled.div`position: absolute; pointer-events: none; outline: 2px solid #22406e; outline-offset: 3px;`;
 const Lead = styled.div`position: absolute; pointer-events: none; height: 0; border-top: 2px solid #22406e;`;
 const Tray = styled.div`
   display: flex; flex-wrap: wrap; align-items: center; gap: 0.3rem 0.6rem; padding: 0.35rem 1rem; background: var(--paper); border: 1px solid var(--line); border-bottom: 0; border-right: 0; font-size: 0.875rem; color: var(--quiet);
@@ -39,6 +39,7 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
   const { desk, open, inHand } = state;
   const frame = useRef<HTMLIFrameElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
+  const dressed = useRef<Document | null>(null);
   const [height, setHeight] = useState(400);
   const [placed, setPlaced] = useState<Placed[]>([]);
   const [unseen, setUnseen] = useState<Numbered[]>([]);
@@ -52,22 +53,25 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
     setUnseen(others);
   }, [open]);
 
-  const dress = () => {
+  const dress = useCallback(() => {
     const page = frame.current?.contentDocument;
-    if (!page?.head) return;
+    if (!page?.head || page.URL === 'about:blank' || dressed.current === page) return;
+    dressed.current = page;
     // A fragment has no look of its own: the platform's stands in for it.
     if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
     page.addEventListener('load', measure, true);
     page.addEventListener('click', (event) => event.preventDefault(), true);
     measure();
-  };
+  }, [desk.scope, measure]);
 
   useEffect(() => {
+    // The frame may have loaded before this screen came alive.
+    if (frame.current?.contentDocument?.readyState === 'complete') dress();
     measure();
     const watch = new ResizeObserver(measure);
     if (frame.current) watch.observe(frame.current);
     return () => watch.disconnect();
-  }, [measure]);
+  }, [measure, dress]);
 
   // A click on the page takes up the note of the innermost thing clicked on.
   useEffect(() => {
@@ -147,7 +151,7 @@ function MarginMark({ one, current, onChoose, top }: { one: Numbered; current: b
       aria-label={`Note ${one.number}, ${WEIGHT_WORDS[weight].toLowerCase()}${outcome === 'cantTell' ? ', to judge' : ''}: ${title}`}
     >
       <Drop weight={weight} size={32} colour={colour} />
-      <b className={weight === 'must' ? 'full' : 'open'} aria-hidden="true">{one.number}</b>
+      <b className={weight === 'consider' ? 'clear' : 'inked'} aria-hidden="true">{one.number}</b>
     </Mark>
   );
 }

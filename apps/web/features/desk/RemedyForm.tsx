@@ -18,7 +18,11 @@ const SideBox = styled.div`
 `;
 const Actions = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center;`;
 const Quiet = styled.p`font-size: 0.875rem; color: var(--quiet);`;
-const Picture = styled.img`max-width: 100%; max-height: 7.5rem; border: 1px solid var(--line); background: #fffefa; justify-self: start;`;
+const Subject = styled.div<{ $pictured: boolean }>`
+  display: grid; gap: 0.65rem; align-items: start; ${({ $pictured }) => $pictured && 'grid-template-columns: minmax(7rem, 11rem) minmax(0, 1fr);'}
+  > img { max-width: 100%; max-height: 9rem; border: 1px solid var(--line); background: #fffefa; }
+  > div { display: grid; gap: 0.65rem; } > div:empty { display: none; }
+`;
 
 export interface RemedyFormProps {
   desk: Desk;
@@ -69,10 +73,14 @@ export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSki
       {usable.length > 1 && <Choice label="Correction" hideLabel value={offer!.name} onChange={setName} options={usable.map((one) => ({ value: one.name, label: one.label }))} />}
       {usable.length === 1 && <strong>{offer!.label}</strong>}
       {usable.length === 0 && <Quiet>{offers[0]?.declines ?? ruleOf(note.rule)?.fix}</Quiet>}
-      {picture && <Picture src={proofAddress(desk.collection.slug, picture)} alt="The picture this note speaks of" />}
-      {offer?.fields.map((field) => field.kind === 'choice'
-        ? <Choice key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} options={field.options ?? []} />
-        : <TextBox key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} passage={field.kind === 'passage'} hint={lengthHint(field.hint, inputs?.[field.name])} />)}
+      <Subject $pictured={picture !== null}>
+        {picture && <img src={proofAddress(desk.collection.slug, picture)} alt="The picture this note speaks of" />}
+        <div>
+          {offer?.fields.map((field) => field.kind === 'choice'
+            ? <Choice key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} options={field.options ?? []} />
+            : <TextBox key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} passage={field.kind === 'passage'} hint={lengthHint(field.hint, inputs?.[field.name])} />)}
+        </div>
+      </Subject>
       <BeforeAndAfter preview={preview} />
       <Actions>
         {offer && <Button type="submit" $look="main" isDisabled={busy || !mayChange || !preview?.ok}>Apply, go to next</Button>}
