@@ -34,4 +34,5 @@ function policyFor(nonce: string): string {
   ].join('; ');
 }
 
-export const config = { matcher: ['/((?!_next/static|_next/image|proof/|icon.svg).*)'] };
+/** Screens only: answers in JSON show nothing, and a page of many megabytes must reach its route whole. */
+export const config = { matcher: ['/((?!_next/static|_next/image|api/|proof/|icon.svg).*)'] };

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 
 /** A table of the interface: tight rows, a rule under each, numbers that stand in columns. It scrolls by itself where it is too wide. */
-export const TableFrame = styled.div`overflow-x: auto; margin-top: 1.25rem; background: var(--sheet); border: 1px solid var(--line); &:focus-visible { outline-offset: -3px; }`;
+export const TableFrame = styled.div`position: relative; overflow-x: auto; margin-top: 1.25rem; background: var(--sheet); border: 1px solid var(--line); &:focus-visible { outline-offset: -3px; }`;
 export const Table = styled.table`
   width: 100%; border-collapse: collapse; font-variant-numeric: tabular-nums;
   caption { text-align: left; padding: 0.6rem 0.9rem; font: 600 1rem var(--serif); }

@@ -1,8 +1,9 @@
 'use client';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { html } from '@codemirror/lang-html';
-import { bracketMatching, defaultHighlightStyle, syntaxHighlighting } from '@codemirror/language';
+import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { EditorState } from '@codemirror/state';
+import { tags } from '@lezer/highlight';
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
@@ -11,11 +12,21 @@ import { When } from '@/ui/When';
 import type { SourceDraft } from './useSourceDraft';
 
 const Frame = styled.div`
-  display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; border: 1px solid var(--line); border-right: 0; background: #fffefa; color: #1b2536;
+  display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; border: 1px solid var(--line); border-right: 0; background: var(--sheet); color: var(--ink);
   .cm-editor { height: 100%; min-height: 20rem; font-size: 0.84375rem; } .cm-editor.cm-focused { outline: 3px solid var(--gall); outline-offset: -3px; }
-  .cm-scroller { font-family: var(--mono); } .cm-gutters { background: #faf6eb; color: #3f4858; border-right: 1px solid #d8cfba; }
+  .cm-scroller { font-family: var(--mono); } .cm-gutters { background: var(--paper); color: var(--quiet); border-right: 1px solid var(--line); }
+  .cm-editor .cm-activeLine, .cm-editor .cm-activeLineGutter { background: var(--gallWash); } .cm-editor .cm-cursor { border-left-color: var(--ink); }
+  .cm-editor .cm-selectionBackground.cm-selectionBackground { background: var(--edge); } .cm-editor .cm-matchingBracket { outline: 1px solid var(--edge); background: none; }
 `;
 const Bar = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; padding: 0.4rem 0.75rem; background: var(--paper); color: var(--ink); border-bottom: 1px solid var(--line); font-size: 0.875rem;`;
+
+/** Markup in the house's inks: tags stand out, values recede. */
+const INKS = HighlightStyle.define([
+  { tag: [tags.tagName, tags.angleBracket], color: 'var(--gall)', fontWeight: '600' },
+  { tag: tags.attributeName, color: 'var(--quiet)' },
+  { tag: [tags.attributeValue, tags.string], color: 'var(--rubric)' },
+  { tag: [tags.comment, tags.documentMeta], color: 'var(--quiet)', fontStyle: 'italic' },
+]);
 
 /** The page's own source. While one types the engine re-audits in its worker; saving makes a revision. */
 export function SourceFace({ draft, goTo, mayChange, busy }: { draft: SourceDraft; goTo: number | null; mayChange: boolean; busy: boolean }) {
@@ -32,7 +43,7 @@ export function SourceFace({ draft, goTo, mayChange, busy }: { draft: SourceDraf
       state: EditorState.create({
         doc: text,
         extensions: [
-          EditorView.cspNonce.of(nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), bracketMatching(), html(), syntaxHighlighting(defaultHighlightStyle),
+          EditorView.cspNonce.of(nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), bracketMatching(), html(), syntaxHighlighting(INKS),
           EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }), EditorView.editable.of(mayChange),
           // Tab is left alone: it moves on, so that nobody is caught in the editor.
           keymap.of([{ key: 'Mod-s', preventDefault: true, run: () => (void latest.current.save(), true) }, ...defaultKeymap, ...historyKeymap]),

@@ -9,6 +9,7 @@ export interface Comparison<T extends Finding = Finding> {
 
 /** Two texts this alike speak of the same thing; below it a finding counts as another one. Chosen on our cases. */
 const ALIKE = 0.6;
+const MOST_PAIRS = 40_000;
 
 /**
  * What a new audit of a page fixed, kept and brought. A finding is kept when it is the same problem on the same piece of the page:
@@ -42,16 +43,21 @@ function matchBy<T extends Finding>(left: Set<T>, coming: Set<Finding>, oldKey: 
   const waiting = new Map<string, T[]>();
   for (const finding of left) {
     const key = oldKey(finding);
-    if (key !== null) waiting.set(key, [...(waiting.get(key) ?? []), finding]);
+    const same = key === null ? undefined : waiting.get(key);
+    if (same) same.push(finding);
+    else if (key !== null) waiting.set(key, [finding]);
   }
+  for (const same of waiting.values()) same.reverse();
   for (const finding of [...coming]) {
     const key = newKey(finding);
-    const match = key === null ? undefined : waiting.get(key)?.shift();
+    const match = key === null ? undefined : waiting.get(key)?.pop();
     if (match) pair(match, finding);
   }
 }
 
 function matchAlike<T extends Finding>(left: Set<T>, coming: Set<Finding>, pair: (a: T, b: Finding) => void): void {
+  // Likeness is for the few that an edit touched; where nearly all is new it would only guess, at great length.
+  if (left.size * coming.size > MOST_PAIRS) return;
   for (const finding of [...coming]) {
     let best: T | null = null;
     let score = ALIKE;

@@ -46,7 +46,7 @@ export function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
     createDocumentFragment: () => ({ kind: 'root', children: [], parent: null }),
     createElement: (tag, uri, attributes) => ({
       kind: 'element', tag, space: space(uri), attributes: attributes.map(attributeFrom), parent: null, children: [],
-      content: null, range: null, startTag: null, endTag: null, order: -1,
+      content: null, range: null, startTag: null, endTag: null, order: -1, index: -1,
     }),
     createCommentNode: (text) => ({ kind: 'comment', text, parent: null, range: null }),
     createTextNode: (text) => ({ kind: 'text', text, parent: null, range: null }),

@@ -1,6 +1,6 @@
 import { LineIndex } from '../source/lines.ts';
 import { WatchfulParser } from './adapter.ts';
-import { childElements, descendants, type ElementNode, type RootNode, type TextNode } from './tree.ts';
+import { childElements, descendants, type ElementNode, type RootNode, type TextNode, type TreeNode } from './tree.ts';
 
 /** `document`: a whole page. `fragment`: an author's part of one; the platform adds the rest and shows the title. */
 export type Scope = 'document' | 'fragment';
@@ -49,6 +49,7 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
     if (node.kind === 'element') {
       node.order = elements.length;
       elements.push(node);
+      node.children.forEach(setIndex);
     } else if (node.kind === 'text') texts.push(node);
   }
   return {
@@ -60,6 +61,10 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
     facts: new Map(),
     lines: new LineIndex(source),
   };
+}
+
+function setIndex(node: TreeNode, index: number): void {
+  if (node.kind === 'element') node.index = index;
 }
 
 /** Makes a shared fact: computed at the first asking, kept on the page. */

@@ -28,6 +28,8 @@ export interface ElementNode {
   endTag: Range | null;
   /** Place in a walk of the document, parents first; -1 before the walk. */
   order: number;
+  /** Place among its parent's children. */
+  index: number;
 }
 
 export interface TextNode {

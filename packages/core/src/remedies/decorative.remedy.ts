@@ -19,7 +19,7 @@ export const remedy: Remedy = {
 };
 
 function isOnlyName(page: Page, element: ElementNode): boolean {
-  const control = controlAround(element);
+  const control = controlAround(page, element);
   if (!control) return element.tag === 'input' || element.tag === 'area';
   const own = nameOf(page, element).name;
   const whole = nameOf(page, control).name;

@@ -67,7 +67,8 @@ export function unwrap(element: ElementNode): Edit[] {
 
 /** Takes an element out, and its line with it when nothing else stands there. */
 export function removal(page: Page, range: Range): Edit {
-  let { start, end } = range;
+  const { end } = range;
+  let { start } = range;
   while (/[ \t]/.test(page.source[start - 1] ?? '')) start--;
   const ownLine = start === 0 || page.source[start - 1] === '\n';
   const rest = /^[ \t]*(?:\r?\n|$)/.exec(page.source.slice(end, end + 200));

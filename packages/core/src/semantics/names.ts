@@ -1,4 +1,4 @@
-import { childElements, elementsIn, has, tidy, valueOf, type ElementNode, type ParentNode } from '../document/tree.ts';
+import { childElements, elementsIn, has, rawText, tidy, valueOf, type ElementNode, type ParentNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { isBlock } from './blocks.ts';
 import { roleOf } from './roles.ts';
@@ -64,23 +64,30 @@ function nameFromReferences(page: Page, element: ElementNode): string {
   return tidy(targets.map((target) => computeName(page, target, { referenced: true, hiddenToo: isGone(page, target) }).name).join(' '));
 }
 
+const LABELLED = new Set(['input', 'select', 'textarea', 'meter', 'progress']);
+
 /** Names that HTML gives by an attribute or a child of a set kind. An empty alternative is an answer: it ends the search. */
 function nativeName(page: Page, element: ElementNode, walk: Walk): Name | null {
   const { tag } = element;
-  const type = (valueOf(element, 'type') ?? '').toLowerCase();
-  if (tag === 'img' || tag === 'area' || (tag === 'input' && type === 'image')) {
+  const type = tag === 'input' ? (valueOf(element, 'type') ?? '').toLowerCase() : '';
+  if (tag === 'img' || tag === 'area' || type === 'image') {
     const alt = valueOf(element, 'alt');
     if (alt !== null && (tidy(alt) || tag === 'img')) return { name: tidy(alt), from: tidy(alt) ? 'alt' : 'none' };
   }
-  if (tag === 'input' && ['button', 'submit', 'reset'].includes(type)) {
-    const value = tidy(valueOf(element, 'value') ?? '') || (type === 'submit' ? 'Submit' : type === 'reset' ? 'Reset' : '');
-    return value ? { name: value, from: 'value' } : null;
-  }
-  if (['input', 'select', 'textarea', 'meter', 'progress'].includes(tag)) return labelName(page, element, walk);
+  if (type === 'button' || type === 'submit' || type === 'reset') return buttonName(element, type);
+  if (LABELLED.has(tag)) return labelName(page, element, walk);
   const naming = NAMING_CHILD[tag];
   const child = naming && childElements(element).find((one) => one.tag === naming);
   const text = child ? tidy(contentName(page, child, walk)) : '';
   return text ? { name: text, from: 'caption' } : null;
+}
+
+/** Browsers write their own word on a submit or reset button that has none. */
+const BUTTON_WORDS = { button: '', submit: 'Submit', reset: 'Reset' } as const;
+
+function buttonName(element: ElementNode, type: keyof typeof BUTTON_WORDS): Name | null {
+  const value = tidy(valueOf(element, 'value') ?? '') || BUTTON_WORDS[type];
+  return value ? { name: value, from: 'value' } : null;
 }
 
 const NAMING_CHILD: Record<string, string> = { table: 'caption', figure: 'figcaption', fieldset: 'legend', svg: 'title' };
@@ -91,13 +98,27 @@ function labelName(page: Page, element: ElementNode, walk: Walk): Name | null {
   return text ? { name: text, from: 'label' } : null;
 }
 
+/** What a field holds, as far as the source tells (accname 1.2, step 2C: embedded control). */
+function valueInside(field: ElementNode): string {
+  if (field.tag === 'select') {
+    const options = [...elementsIn(field)].filter((inner) => inner.tag === 'option');
+    const chosen = options.find((option) => has(option, 'selected')) ?? options[0];
+    return chosen ? tidy(rawText(chosen)) : '';
+  }
+  if (field.tag === 'textarea') return tidy(rawText(field));
+  const type = (valueOf(field, 'type') ?? 'text').toLowerCase();
+  return type === 'checkbox' || type === 'radio' ? '' : tidy(valueOf(field, 'value') ?? '');
+}
+
 const labelsOf = fact((page: Page) => {
   const found = new Map<ElementNode, ElementNode[]>();
   for (const label of page.elements) {
     if (label.tag !== 'label') continue;
     const id = valueOf(label, 'for');
     const field = id === null ? firstField(label) : elementsById(page).get(id);
-    if (field) found.set(field, [...(found.get(field) ?? []), label]);
+    const others = field && found.get(field);
+    if (others) others.push(label);
+    else if (field) found.set(field, [label]);
   }
   return found;
 });
@@ -130,16 +151,18 @@ function childName(page: Page, child: ElementNode, walk: Walk): string {
   const own = tidy(valueOf(child, 'aria-label') ?? '');
   if (own) return own;
   if (!walk.referenced && has(child, 'aria-labelledby')) return nameOf(page, child).name;
+  // A field inside the text that labels it counts with its value; its own label would lead back here.
+  if (LABELLED.has(child.tag)) return valueInside(child);
   const native = nativeName(page, child, walk);
   if (native) return native.name;
   return contentName(page, child, walk) || tidy(valueOf(child, 'title') ?? '');
 }
 
-/** What an element shows as text, hidden parts left out; images count as nothing. */
-export function shownText(page: Page, parent: ElementNode): string {
+/** What an element shows as text, hidden parts left out; images count as nothing. `limit` stops early where only the beginning counts. */
+export function shownText(page: Page, parent: ElementNode, limit = Infinity): string {
   let text = '';
   const waiting = [...parent.children].reverse();
-  for (let node = waiting.pop(); node; node = waiting.pop()) {
+  for (let node = waiting.pop(); node && text.length < limit; node = waiting.pop()) {
     if (node.kind === 'text') text += node.text;
     else if (node.kind === 'element' && !isGone(page, node)) {
       if (node.tag === 'br' || isBlock(node)) text += ' ';

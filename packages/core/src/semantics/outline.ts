@@ -39,10 +39,13 @@ export function headingLevel(element: ElementNode): number | null {
 
 /** The last heading that begins before an element, or null. */
 export function headingBefore(page: Page, element: ElementNode): Heading | null {
-  let found: Heading | null = null;
-  for (const heading of outline(page)) {
-    if (heading.element.order >= element.order) break;
-    found = heading;
+  const headings = outline(page);
+  let low = 0;
+  let high = headings.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (headings[middle]!.element.order < element.order) low = middle + 1;
+    else high = middle;
   }
-  return found;
+  return headings[low - 1] ?? null;
 }

@@ -1,4 +1,5 @@
-import { closest, has, valueOf, type ElementNode } from '../document/tree.ts';
+import { elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
 
 /** Role of an element from its tag, after HTML-AAM, for the elements the rules speak of. Null: no role of its own. */
 function nativeRole(element: ElementNode): string | null {
@@ -74,9 +75,18 @@ export function isLink(element: ElementNode): boolean {
 }
 
 /** The link or button an element lies in, when it does. */
-export function controlAround(element: ElementNode): ElementNode | null {
-  return closest(element, (ancestor) => {
-    const role = roleOf(ancestor);
-    return role === 'link' || role === 'button';
-  });
+export function controlAround(page: Page, element: ElementNode): ElementNode | null {
+  return controls(page)[element.order] ?? null;
 }
+
+/** The nearest link or button around each element, by `order`: one pass, so that depth costs nothing. */
+const controls = fact((page: Page) => {
+  const around: (ElementNode | undefined)[] = [];
+  for (const element of page.elements) {
+    const parent = elementParent(element);
+    if (!parent) continue;
+    const role = parent.attributes.length > 0 || parent.tag === 'button' || parent.tag === 'summary' ? roleOf(parent) : null;
+    around[element.order] = role === 'link' || role === 'button' ? parent : around[parent.order];
+  }
+  return around;
+});

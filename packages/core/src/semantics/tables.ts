@@ -120,10 +120,22 @@ function decideUse(page: Page, table: ElementNode): TableUse {
   return weight >= 2 ? 'data' : weight <= -2 ? 'layout' : 'unsure';
 }
 
+/** Groups, rows and cells of a table itself, without those of tables inside its cells. */
+function ownParts(table: ElementNode): ElementNode[] {
+  const parts: ElementNode[] = [];
+  for (const child of childElements(table)) {
+    parts.push(child);
+    for (const inner of childElements(child)) {
+      if (child.tag === 'tr' || inner.tag === 'tr') parts.push(inner);
+      if (inner.tag === 'tr') parts.push(...childElements(inner));
+    }
+  }
+  return parts;
+}
+
 function saysData(table: ElementNode): boolean {
   if (has(table, 'summary') && valueOf(table, 'summary')!.trim() !== '') return true;
-  for (const element of elementsIn(table)) {
-    if (closest(element, (up) => up.tag === 'table') !== table) continue;
+  for (const element of ownParts(table)) {
     if (['th', 'caption', 'thead', 'tfoot', 'colgroup'].includes(element.tag)) return true;
     if (element.tag === 'td' && (has(element, 'headers') || has(element, 'scope') || has(element, 'abbr'))) return true;
   }
@@ -133,7 +145,7 @@ function saysData(table: ElementNode): boolean {
 function bordered(table: ElementNode): boolean {
   const border = valueOf(table, 'border');
   if (border !== null && border !== '0') return true;
-  const cell = [...elementsIn(table)].find((element) => element.tag === 'td');
+  const cell = ownParts(table).find((element) => element.tag === 'td');
   return [table, cell].some((element) => element && /\b(solid|dashed|dotted|double)\b/.test([...inlineStyle(element).entries()].filter(([property]) => property.startsWith('border')).join(' ')));
 }
 
@@ -142,7 +154,7 @@ function contentWeight(page: Page, grid: Grid): number {
   const cells = grid.cells.slice(0, 400);
   const shares = { short: 0, number: 0, heavy: 0, blank: 0 };
   for (const { element } of cells) {
-    const text = shownText(page, element);
+    const text = shownText(page, element, 400);
     if (text === '') shares.blank++;
     else if (text.length <= 60) shares.short++;
     if (/^[\d.,\s%€£$:/–-]+$/.test(text) && /\d/.test(text)) shares.number++;

@@ -88,6 +88,7 @@ function cleanText(text: string, encoding: string): Decoded | { ok: false; reaso
 
 /** A PDF, an image, a zip or the like: control characters that text does not have. */
 function looksBinary(text: string): boolean {
+  // eslint-disable-next-line no-control-regex -- the first bytes of an archive are controls
   if (/^(?:%PDF-|PK\u0003\u0004|[\u0089‰]PNG|GIF8[79]a|\u007fELF|\{\\rtf)/.test(text)) return true;
   const sample = text.slice(0, 4096);
   let odd = 0;

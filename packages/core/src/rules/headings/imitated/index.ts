@@ -37,11 +37,11 @@ export const rule = defineRule({
   },
   tags: ['p', 'div', 'center'],
   visit(page, element, tell) {
-    if (roleOf(element) === 'heading' || !isLeafBlock(element) || standsElsewhere(element)) return;
+    if (roleOf(element) === 'heading' || !isLeafBlock(element)) return;
     if (childElements(element).some((child) => roleOf(child) === 'link' && shownText(page, child) === shownText(page, element))) return;
     const looks = sharedLooks(page, element);
     const message = looks && messageFor(looks);
-    if (!message) return;
+    if (!message || standsElsewhere(page, element)) return;
     const text = shownText(page, element);
     const words = text.split(' ').length;
     if (words > LIKELY_WORDS || text.length > 140 || markersOf(text)[0]?.kind === 'bullet' || !/\p{L}/u.test(text)) return;
@@ -57,14 +57,14 @@ function messageFor(looks: Looks): Message | null {
   return looks.capitals ? 'capitals' : null;
 }
 
-function standsElsewhere(element: ElementNode): boolean {
-  return closest(element, (up) => NOT_THERE.has(up.tag)) !== null || controlAround(element) !== null || ['button', 'link', 'tab'].includes(roleOf(element) ?? '');
+function standsElsewhere(page: Page, element: ElementNode): boolean {
+  return closest(element, (up) => NOT_THERE.has(up.tag)) !== null || controlAround(page, element) !== null || ['button', 'link', 'tab'].includes(roleOf(element) ?? '');
 }
 
 /** The block after this one, when what follows is content and not another part of the page. */
 function nextBlock(page: Page, element: ElementNode): ElementNode | null {
   const siblings = element.parent!.children;
-  for (let i = siblings.indexOf(element) + 1; i < siblings.length; i++) {
+  for (let i = element.index + 1; i < siblings.length; i++) {
     const next = siblings[i]!;
     if (next.kind === 'text' && tidy(next.text)) return null;
     if (next.kind !== 'element' || !isExposed(page, next)) continue;

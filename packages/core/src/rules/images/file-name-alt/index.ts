@@ -18,11 +18,11 @@ export const rule = defineRule({
   remedies: ['describe', 'decorative', 'from-file-name'],
   messages: { file: 'The alternative of this picture is a file name: “{alt}”', address: 'The alternative of this picture is an address: “{alt}”', camera: 'The alternative of this picture is what a camera called its file: “{alt}”' },
   tags: ['img', 'input', 'area'],
-  visit(_page, element, tell) {
+  visit(page, element, tell) {
     const alt = writtenAlternative(element);
     if (!alt) return;
     const message = /^(?:https?:\/\/|www\.)\S+$/i.test(alt) ? 'address' : isFileName(alt, fileNameOf(addressOf(element))) ? 'file' : CAMERA.test(alt) ? 'camera' : null;
-    if (message) tell({ at: element, message, values: { alt }, subject: `${addressOf(element)} ${alt}`, ...(controlAround(element) ? { remedies: ['describe', 'from-file-name'] } : {}) });
+    if (message) tell({ at: element, message, values: { alt }, subject: `${addressOf(element)} ${alt}`, ...(controlAround(page, element) ? { remedies: ['describe', 'from-file-name'] } : {}) });
   },
 });
 

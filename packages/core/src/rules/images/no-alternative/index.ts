@@ -31,7 +31,7 @@ export const rule = defineRule({
     const message = messageFor(page, element);
     if (!message) return;
     const address = addressOf(element);
-    const control = controlAround(element);
+    const control = controlAround(page, element);
     const names = message === 'button' || message === 'area' || (control !== null && nameOf(page, control).name === '');
     tell({
       at: element,
@@ -61,7 +61,7 @@ function messageFor(page: Page, element: ElementNode): Message | null {
       return 'drawing';
     case 'svg':
       if (roleOf(element) === 'img') return 'drawing';
-      return drawsSomething(element) && controlAround(element) === null ? 'doubt' : null;
+      return drawsSomething(element) && controlAround(page, element) === null ? 'doubt' : null;
     default:
       return roleOf(element) === 'img' ? 'drawing' : null;
   }

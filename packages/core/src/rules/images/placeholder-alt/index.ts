@@ -15,11 +15,11 @@ export const rule = defineRule({
   remedies: ['describe', 'decorative'],
   messages: { word: 'The alternative “{alt}” fits any picture', sign: 'The alternative of this picture is only signs: “{alt}”' },
   tags: ['img', 'input', 'area'],
-  visit(_page, element, tell) {
+  visit(page, element, tell) {
     const alt = writtenAlternative(element);
     if (!alt) return;
     const sign = !/[\p{L}\p{N}\p{Extended_Pictographic}]/u.test(alt) && /^[.…*_\-–—?|:]+$/u.test(alt);
     if (!sign && !phrasesOf('placeholders').has(bare(alt))) return;
-    tell({ at: element, message: sign ? 'sign' : 'word', values: { alt }, subject: `${addressOf(element)} ${alt}`, ...(controlAround(element) ? { remedies: ['describe'] } : {}) });
+    tell({ at: element, message: sign ? 'sign' : 'word', values: { alt }, subject: `${addressOf(element)} ${alt}`, ...(controlAround(page, element) ? { remedies: ['describe'] } : {}) });
   },
 });

@@ -1,10 +1,11 @@
 import { defineRule } from '../../types.ts';
 import { closest, elementsIn, valueOf, type ElementNode } from '../../../document/tree.ts';
-import type { Page } from '../../../document/page.ts';
+import { fact, type Page } from '../../../document/page.ts';
 import { blockAround } from '../../../semantics/blocks.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
 import { headingBefore } from '../../../semantics/outline.ts';
 import { isLink } from '../../../semantics/roles.ts';
+import { isSeen } from '../../../semantics/visibility.ts';
 import { isVagueText } from '../../../semantics/wording.ts';
 
 /** Words around a link that add nothing to it: below this many others the surroundings give no purpose. Common practice. */
@@ -42,22 +43,34 @@ export const rule = defineRule({
 /** Whether the paragraph, item or cell, its row's header or the heading above give a purpose to go by (WCAG 2.4.4, context). */
 function purposeAround(page: Page, link: ElementNode): boolean {
   const block = blockAround(link);
-  if (block && tellingWords(textBeside(page, block)) >= ENOUGH_WORDS) return true;
+  if (block && wordsBeside(page, block) >= ENOUGH_WORDS) return true;
   const row = closest(link, (up) => up.tag === 'tr');
   if (row && [...elementsIn(row)].some((cell) => cell.tag === 'th' && tellingWords(shownText(page, cell)) > 0)) return true;
   const item = closest(link, (up) => up.tag === 'li' || up.tag === 'dd');
-  if (item && item !== block && tellingWords(textBeside(page, item)) >= ENOUGH_WORDS) return true;
+  if (item && item !== block && wordsBeside(page, item) >= ENOUGH_WORDS) return true;
   const heading = headingBefore(page, link);
   return heading !== null && tellingWords(heading.name) > 0;
 }
 
+const knownBlocks = fact((): Map<ElementNode, number> => new Map());
+
+/** How many telling words a block has beside its vague links. Counted once for a block, however many links it holds. */
+function wordsBeside(page: Page, block: ElementNode): number {
+  const known = knownBlocks(page);
+  let words = known.get(block);
+  if (words === undefined) known.set(block, (words = tellingWords(textBeside(page, block))));
+  return words;
+}
+
 /** A block's words without those of its vague links. */
 function textBeside(page: Page, block: ElementNode): string {
-  let text = ` ${shownText(page, block)} `;
-  for (const inner of elementsIn(block)) {
-    if (!isLink(inner)) continue;
-    const { name } = nameOf(page, inner);
-    if (isVagueText(name)) text = text.replace(name, ' ');
+  let text = '';
+  const waiting = [...block.children].reverse();
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (node.kind === 'text') text += node.text;
+    if (node.kind !== 'element' || !isSeen(page, node) || (isLink(node) && isVagueText(nameOf(page, node).name))) continue;
+    text += ' ';
+    for (let i = node.children.length - 1; i >= 0; i--) waiting.push(node.children[i]!);
   }
   return text;
 }

@@ -2,7 +2,7 @@ import { defineRule } from '../../types.ts';
 import { elementParent, type ElementNode } from '../../../document/tree.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { roleOf } from '../../../semantics/roles.ts';
-import { strayRun } from '../../../semantics/strayItems.ts';
+import { beginsRun, strayRun } from '../../../semantics/strayItems.ts';
 
 export const rule = defineRule({
   id: 'lists/stray-item',
@@ -17,9 +17,8 @@ export const rule = defineRule({
   messages: { item: 'The list item “{text}” stands in no list', group: 'The term or description “{text}” stands in no description list' },
   tags: ['li', 'dt', 'dd'],
   visit(page, element, tell) {
-    if (!isStray(element)) return;
+    if (!isStray(element) || !beginsRun(element)) return;
     const run = strayRun(element);
-    if (run[0] !== element) return;
     tell({ at: element, message: element.tag === 'li' ? 'item' : 'group', values: { text: shownText(page, element) }, ...spanOf(run) });
   },
 });

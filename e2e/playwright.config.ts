@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test';
+
+/** Drives the production build in Debian's Chromium. bin/test starts the server and says where it is. */
+export default defineConfig({
+  testDir: './specs',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: false,
+  workers: 2,
+  retries: 0,
+  forbidOnly: true,
+  outputDir: '../test-results',
+  reporter: [['line'], ['./support/countReporter.ts']],
+  use: {
+    baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

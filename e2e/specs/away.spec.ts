@@ -1,0 +1,56 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer, type AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { bringIn, freshTitle, standing } from '../support/desk';
+import { Gateway } from '../support/gateway';
+
+const repository = join(import.meta.dirname, '..', '..');
+let gateway: Gateway;
+let server: ChildProcess;
+let base: string;
+
+test.beforeAll(async () => {
+  gateway = new Gateway(new URL(process.env.DATABASE_URL!));
+  const port = await freePort();
+  base = `http://127.0.0.1:${port}`;
+  server = spawn(join(repository, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], { cwd: join(repository, 'apps/web'), env: { ...process.env, DATABASE_URL: await gateway.open() }, stdio: 'ignore' });
+  await expect.poll(() => fetch(`${base}/icon.svg`).then((answer) => answer.status, () => 0), { timeout: 30_000 }).toBe(200);
+});
+
+test.afterAll(async () => {
+  server.kill();
+  await gateway.shut();
+});
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+test('with the database away, screens say so, typed text is kept, and work goes on when it is back', async ({ browser }) => {
+  const page = await browser.newPage({ baseURL: base });
+  await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>', freshTitle('Away'));
+  const desk = page.url();
+  await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await expect(page.getByText('“Picture, A smoker, lit”')).toBeVisible();
+
+  await gateway.shut();
+  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'The database cannot be reached' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByLabel('What would a reader look at?')).toHaveValue('A smoker, lit');
+
+  const other = await page.context().newPage();
+  await other.goto(desk);
+  await expect(other.getByRole('alert').filter({ hasText: 'The database cannot be reached' })).toBeVisible();
+
+  await gateway.open();
+  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  await expect(standing(page)).toContainText('Ready');
+  await other.getByRole('button', { name: 'Try again' }).click();
+  await expect(standing(other)).toContainText('Ready');
+});

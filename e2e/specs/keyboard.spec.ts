@@ -1,0 +1,59 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bringIn, freshTitle, standing } from '../support/desk';
+
+/** Presses Tab until something of that name has focus. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  for (let i = 0; i < 60; i++) {
+    await page.keyboard.press('Tab');
+    const text = await page.evaluate(() => {
+      const here = document.activeElement as HTMLInputElement | null;
+      return here?.getAttribute('aria-label') ?? (here?.labels?.[0]?.textContent || here?.textContent || '');
+    });
+    if (name.test(text)) return;
+  }
+  throw new Error(`Tab never reached ${name}`);
+}
+
+test('from the shelf to a mended page with the keyboard alone', async ({ page }) => {
+  const title = freshTitle('Keys');
+  await bringIn(page, '<h2>Wax</h2><p><img src="images/smoker.png"></p><p><img src="images/smoker.png" alt="Image of a smoker"></p>', title);
+
+  await page.goto('/');
+  await tabTo(page, /^A First Year with Bees$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'A First Year with Bees' })).toBeVisible();
+  await tabTo(page, new RegExp(`^${title}$`));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+
+  await tabTo(page, /What would a reader look at/);
+  await page.keyboard.type('A smoker, lit');
+  await tabTo(page, /^Apply, go to next$/);
+  await page.keyboard.press('Enter');
+  // Focus goes to the next note's heading, never to nowhere.
+  await expect(page.getByRole('heading', { level: 2, name: /begins “Image of”/ })).toBeFocused();
+  await expect(page.getByRole('status').filter({ hasText: 'Fixed, 1 left.' })).toHaveCount(1);
+
+  await tabTo(page, /^Apply, go to next$/);
+  await page.keyboard.press('Enter');
+  await expect(standing(page)).toContainText('Ready');
+});
+
+test('single keys step through notes, show faces and undo, and can be turned off', async ({ page }) => {
+  await bringIn(page, '<h2></h2><h2> </h2><p>Text</p>', freshTitle('Single keys'));
+  const first = page.getByRole('button', { name: /^1\s*Must: Heading with no text/ });
+  await expect(first).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('button', { name: /^2\s*Must: Heading with no text/ })).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('b');
+  await expect(first).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('3');
+  await expect(page.getByRole('region', { name: 'Revisions' })).toBeVisible();
+  await page.keyboard.press('?');
+  const sheet = page.getByRole('dialog', { name: 'Keys of the Desk' });
+  await expect(sheet).toBeVisible();
+  await sheet.getByText('Single keys act outside fields').click();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await page.keyboard.press('1');
+  await expect(page.getByRole('region', { name: 'Revisions' })).toBeVisible();
+});

@@ -1,0 +1,77 @@
+import { expect, test, type Page } from '@playwright/test';
+import { auditPage, parsePage, sentenceOf } from '@inkwell/core';
+
+const SCREENS: readonly (readonly [string, string])[] = [
+  ['Shelf', '/'],
+  ['Ledger', '/collections/a-first-year-with-bees'],
+  ['Bring in a page', '/collections/a-first-year-with-bees/bring-in'],
+  ['Desk', '/collections/a-first-year-with-bees/inside-the-hive'],
+  ['Desk, source', '/collections/a-first-year-with-bees/inside-the-hive?face=source'],
+  ['Desk, changes', '/collections/a-first-year-with-bees/your-first-harvest?face=changes'],
+  ['Desk, nothing open', '/collections/a-first-year-with-bees/welcome-to-a-first-year-with-bees'],
+  ['Criterion', '/criteria/1.3.1'],
+];
+
+async function open(page: Page, address: string): Promise<void> {
+  await page.goto(address, { waitUntil: 'networkidle' });
+  await expect(page.locator('h1')).toBeVisible();
+}
+
+for (const [name, address] of SCREENS) {
+  test(`${name}: our own engine finds nothing of must or should`, async ({ page }) => {
+    await open(page, address);
+    const findings = auditPage(parsePage(await page.content())).findings;
+    expect(findings.filter((finding) => finding.weight !== 'consider').map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
+  });
+
+  test(`${name}: every control Chromium exposes has a name`, async ({ page }) => {
+    await open(page, address);
+    const session = await page.context().newCDPSession(page);
+    const { nodes } = (await session.send('Accessibility.getFullAXTree')) as { nodes: { ignored: boolean; role?: { value: string }; name?: { value: string } }[] };
+    const controls = nodes.filter((node) => !node.ignored && /^(?:button|link|textbox|combobox|radio|checkbox|tab|Iframe|heading|region|dialog)$/.test(node.role?.value ?? ''));
+    expect(controls.length).toBeGreaterThan(2);
+    expect(controls.filter((node) => !node.name?.value?.trim()).map((node) => node.role?.value)).toEqual([]);
+  });
+
+  test(`${name}: fits 320 pixels and doubled text without scrolling sideways`, async ({ page }) => {
+    await page.setViewportSize({ width: 320, height: 640 });
+    await open(page, address);
+    const overflow = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(await overflow()).toBeLessThanOrEqual(0);
+    await page.setViewportSize({ width: 640, height: 800 });
+    await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
+    expect(await overflow()).toBeLessThanOrEqual(0);
+  });
+}
+
+test('text and controls keep their contrast, by day and by night', async ({ page }) => {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await open(page, '/');
+    const tokens = await page.evaluate(() => {
+      const style = getComputedStyle(document.documentElement);
+      return Object.fromEntries(['ground', 'paper', 'sheet', 'gallWash', 'rubricWash', 'bar', 'ink', 'quiet', 'gall', 'gallInk', 'rubric', 'barInk', 'barQuiet', 'edge', 'barEdge'].map((name) => [name, style.getPropertyValue(`--${name}`).trim()]));
+    });
+    const pairs = [
+      ...['ground', 'paper', 'sheet', 'gallWash'].flatMap((ground) => ['ink', 'quiet', 'gall'].map((text) => [text, ground, 7] as const)),
+      ...['paper', 'sheet', 'rubricWash'].map((ground) => ['rubric', ground, 7] as const),
+      ['gallInk', 'gall', 7], ['barInk', 'bar', 7], ['barQuiet', 'bar', 7], ['edge', 'sheet', 3], ['edge', 'ground', 3], ['barEdge', 'bar', 3],
+    ] as const;
+    const low = pairs.filter(([text, ground, least]) => contrast(tokens[text]!, tokens[ground]!) < least).map(([text, ground]) => `${colorScheme} ${text} on ${ground}: ${contrast(tokens[text]!, tokens[ground]!).toFixed(2)}`);
+    expect(low).toEqual([]);
+  }
+});
+
+/** WCAG 2.2, "contrast ratio" and "relative luminance". */
+function contrast(a: string, b: string): number {
+  const [light, dark] = [luminance(a), luminance(b)].sort((x, y) => y - x) as [number, number];
+  return (light + 0.05) / (dark + 0.05);
+}
+
+function luminance(colour: string): number {
+  const [red, green, blue] = [1, 3, 5].map((at) => {
+    const part = parseInt(colour.slice(at, at + 2), 16) / 255;
+    return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4;
+  }) as [number, number, number];
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+}
