@@ -33,7 +33,8 @@ function freePort(): Promise<number> {
 }
 
 test('with the database away, screens say so, typed text is kept, and work goes on when it is back', async ({ browser }) => {
-  const page = await browser.newPage({ baseURL: base });
+  const context = await browser.newContext({ baseURL: base });
+  const page = await context.newPage();
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>', freshTitle('Away'));
   const desk = page.url();
   await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
@@ -44,7 +45,7 @@ test('with the database away, screens say so, typed text is kept, and work goes 
   await expect(page.getByRole('alert').filter({ hasText: 'The database cannot be reached' })).toBeVisible({ timeout: 20_000 });
   await expect(page.getByLabel('What would a reader look at?')).toHaveValue('A smoker, lit');
 
-  const other = await page.context().newPage();
+  const other = await context.newPage();
   await other.goto(desk);
   await expect(other.getByRole('alert').filter({ hasText: 'The database cannot be reached' })).toBeVisible();
 

@@ -47,8 +47,8 @@ for (const [shows, name, buffer, answer] of [
     await page.getByText('Choose its file').click();
     await page.getByLabel('Title').fill(freshTitle('Bad'));
     await page.getByLabel('The page’s file (.html)').setInputFiles({ name, mimeType: 'text/html', buffer });
-    const send = page.getByRole('button', { name: 'Bring it in' });
-    if (await send.isEnabled()) await send.click();
+    // The largest is refused as soon as it is chosen; the others by the server.
+    if (buffer.length < 20_000_000) await page.getByRole('button', { name: 'Bring it in' }).click();
     await expect(page.getByRole('alert').filter({ hasText: answer })).toBeVisible({ timeout: 30_000 });
   });
 }

@@ -1,8 +1,9 @@
 import type { Edit } from '../source/edits.ts';
-import { descendants, elementsIn, rawText, tidy, type ElementNode, type Range, type TextNode, type TreeNode } from '../document/tree.ts';
+import { rawText, tidy, type ElementNode, type Range, type TextNode, type TreeNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { inlineStyle } from '../style/inline.ts';
 import type { MarkerKind, TypedItem } from '../semantics/markers.ts';
+import { imagesIn } from '../semantics/pictures.ts';
 import { lineRange, typedLists, type TypedLine, type TypedList } from '../semantics/typedLists.ts';
 import { dropAttribute, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
@@ -92,7 +93,8 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
     if (!range || !marker || (line.ending && !line.ending.range)) return decline(NO_SOURCE);
     const { before, after } = tags.get(line)!;
     // Insertions go before the marker's cut when they share its start.
-    edits.push({ start: range.start, end: range.start, text: `${before}<li>` }, ...marker);
+    const start = range.start + layoutSpace(page, range.start);
+    edits.push({ start, end: start, text: `${before}<li>` }, ...marker);
     edits.push(line.ending ? { ...line.ending.range!, text: after } : { start: trimmedEnd(page, range), end: trimmedEnd(page, range), text: after });
   }
   return block.tag === 'p' ? planned(...edits, ...outsideParagraph(page, block, first, last)) : planned(...edits);
@@ -118,7 +120,7 @@ function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last
 }
 
 function saysSomething(nodes: readonly TreeNode[]): boolean {
-  return nodes.some((node) => (node.kind === 'text' ? tidy(node.text) !== '' : node.kind === 'element' && (node.tag !== 'br' && (tidy(rawText(node)) !== '' || node.tag === 'img' || [...elementsIn(node)].some((inner) => inner.tag === 'img')))));
+  return nodes.some((node) => (node.kind === 'text' ? tidy(node.text) !== '' : node.kind === 'element' && (node.tag !== 'br' && (tidy(rawText(node)) !== '' || node.tag === 'img' || imagesIn(node).length > 0))));
 }
 
 function markerLengths(list: TypedList): Map<TypedLine, number> {
@@ -131,23 +133,34 @@ function markerLengths(list: TypedList): Map<TypedLine, number> {
   return lengths;
 }
 
-/** Edits that cut the first `length` characters of a line's text, and the elements that held nothing else. */
+/** Edits that cut the first `length` characters of a line's text, with every element that held nothing else; null without a source. */
 function cutMarker(page: Page, line: TypedLine, length: number): Edit[] | null {
   const edits: Edit[] = [];
   let left = length;
-  for (const text of textsOf(line.nodes)) {
-    if (left <= 0) break;
-    if (!text.range) return null;
-    if (text.text.length <= left && text.parent?.kind === 'element' && text.parent !== line.block && rawText(text.parent) === text.text && text.parent.range) {
-      edits.push({ ...text.parent.range, text: '' });
-    } else edits.push({ start: text.range.start, end: text.range.start + writtenLength(page, text, Math.min(left, text.text.length)), text: '' });
-    left -= text.text.length;
+  const waiting = [...line.nodes].reverse();
+  for (let node = waiting.pop(); node && left > 0; node = waiting.pop()) {
+    if (node.kind === 'comment') continue;
+    if (!node.range) return null;
+    const text = node.kind === 'text' ? node.text : rawText(node);
+    if (node.kind === 'element' && (text.length > left || text === '' || imagesIn(node).length > 0)) {
+      waiting.push(...[...node.children].reverse());
+      continue;
+    }
+    if (node.kind === 'element') edits.push({ ...node.range, text: '' });
+    else edits.push(cutText(page, node, Math.min(left, text.length)));
+    left -= text.length;
   }
   return edits;
 }
 
-function textsOf(nodes: readonly TreeNode[]): TextNode[] {
-  return nodes.flatMap((node) => (node.kind === 'text' ? [node] : node.kind === 'element' ? [...descendants(node)].filter((inner): inner is TextNode => inner.kind === 'text') : []));
+/** White space before the marker stays: it is how the source is laid out. */
+function cutText(page: Page, text: TextNode, count: number): Edit {
+  const start = text.range!.start;
+  return { start: start + layoutSpace(page, start), end: start + writtenLength(page, text, count), text: '' };
+}
+
+function layoutSpace(page: Page, offset: number): number {
+  return /^[ \t\r\n]*/.exec(page.source.slice(offset, offset + 200))![0].length;
 }
 
 /** How many units of source the first `count` characters of a text take: a character reference takes several. */

@@ -1,0 +1,179 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { auditPage } from '../audit/run.ts';
+import type { Finding } from '../audit/findings.ts';
+import { compareAudits } from '../audit/compare.ts';
+import { parsePage, type Page, type Surroundings } from '../document/page.ts';
+import { applyChange, invertChange } from '../source/edits.ts';
+import { RULES } from '../rules/registry.ts';
+import type { RuleCase } from '../rules/types.ts';
+import { applyRemedy, mendCertain, offersFor } from './apply.ts';
+import { REMEDY_NAMES } from './names.ts';
+import { REMEDIES } from './registry.ts';
+import { repairedLevels } from './repair-outline.remedy.ts';
+import type { Inputs } from './types.ts';
+
+const surroundings: Surroundings = { titleOf: (address) => (address.includes('spring') ? 'Spring work' : undefined) };
+
+function open(html: string): Page {
+  return parsePage(html, { surroundings });
+}
+
+/** The page after a remedy of its first finding of a rule. */
+function mended(html: string, rule: string, remedy: string, inputs?: Inputs): string {
+  const page = open(html);
+  const finding = auditPage(page).findings.find((one) => one.rule === rule);
+  if (!finding) throw new Error(`${rule} finds nothing in ${html}`);
+  const result = applyRemedy(page, finding, remedy, inputs ?? offersFor(page, finding).find((offer) => offer.name === remedy)!.inputs);
+  return result.ok ? result.value.after : `declined: ${result.reason}`;
+}
+
+test('every remedy that is named has its file, and every rule’s remedies exist', () => {
+  expect(Object.keys(REMEDIES).sort()).toEqual([...REMEDY_NAMES].sort());
+  for (const rule of RULES) for (const name of rule.remedies) expect(REMEDIES[name]).toBeDefined();
+});
+
+test.each<[string, string, string, Inputs | undefined, string]>([
+  ['headings/blank', 'remove', '<p>One</p>\n<h2> </h2>\n<p>Two</p>', undefined, '<p>One</p>\n<p>Two</p>'],
+  ['headings/blank', 'fill', '<h2></h2>', { text: 'Wax & honey' }, '<h2>Wax &amp; honey</h2>'],
+  ['headings/blank', 'fill', '<h2><img src=a.png></h2>', { text: 'Wax' }, '<h2><img alt="Wax" src=a.png></h2>'],
+  ['headings/leap', 'set-level', '<h2>A</h2><H4 class="x">B</H4>', undefined, '<h2>A</h2><h3 class="x">B</h3>'],
+  ['headings/leap', 'set-level', '<h2>A</h2><div role=heading aria-level=5>B</div>', { level: '3' }, '<h2>A</h2><div role=heading aria-level="3">B</div>'],
+  ['headings/several-h1', 'repair-outline', '<h1>A</h1><h2>B</h2>', undefined, '<h2>A</h2><h3>B</h3>'],
+  ['headings/imitated', 'make-heading', '<h2>A</h2><p style="color:red"><b><span style="x:y">B</span></b></p><p>Text</p>', { level: '3' }, '<h2>A</h2><h3>B</h3><p>Text</p>'],
+  ['headings/imitated', 'make-heading', '<p class="k"><b>B</b> \n<p>Text</p>', { level: '2' }, '<h2 class="k">B</h2> \n<p>Text</p>'],
+  ['images/no-alternative', 'describe', "<img src='a.png'>", { alt: 'Say "hive"' }, `<img alt="Say &quot;hive&quot;" src='a.png'>`],
+  ['images/no-alternative', 'decorative', '<IMG SRC="a.png"/>', undefined, '<IMG alt="" SRC="a.png"/>'],
+  ['images/no-alternative', 'describe', '<svg role="img"><path/></svg>', { alt: 'Gate' }, '<svg aria-label="Gate" role="img"><path/></svg>'],
+  ['images/no-alternative', 'describe', '<object data="a.svg"></object>', { alt: 'Plan' }, '<object data="a.svg">Plan</object>'],
+  ['images/file-name-alt', 'from-file-name', '<img src="x/old-lock_gate-2.png" alt="old-lock_gate-2.png">', undefined, '<img src="x/old-lock_gate-2.png" alt="Old lock gate">'],
+  ['images/announced-twice', 'trim-opening', '<img src=a alt="Photo of a lock">', undefined, '<img src=a alt="A lock">'],
+  ['links/blank', 'unlink', '<p>One <a href="x"></a>two</p>', undefined, '<p>One two</p>'],
+  ['links/blank', 'fill', '<p><a href="spring.html"></a></p>', undefined, '<p><a href="spring.html">Spring work</a></p>'],
+  ['links/vague', 'reword', '<p><a href="x"><b>click here</b></a></p>', { text: 'Map of <locks>' }, '<p><a href="x">Map of &lt;locks&gt;</a></p>'],
+  ['links/vague', 'use-target-title', '<p><a href="spring.html">here</a></p>', undefined, '<p><a href="spring.html">Spring work</a></p>'],
+  ['links/vague', 'absorb-words', '<p>For the chart of brood patterns, <a href="c.html">click here</a>.</p>', { words: 'chart of brood patterns' }, '<p>For the <a href="c.html">chart of brood patterns</a>.</p>'],
+  ['links/raw-address', 'reword', '<a href="https://a.example/b">https://a.example/b</a>', { text: 'Hives' }, '<a href="https://a.example/b">Hives</a>'],
+  ['links/new-window', 'same-window', '<a href="x" target="_blank" class="k">Map</a>', undefined, '<a href="x" class="k">Map</a>'],
+  ['links/new-window', 'say-so', '<p lang="de"><a href="x" target="_blank">Karte</a></p>', undefined, '<p lang="de"><a href="x" target="_blank">Karte (öffnet in neuem Tab)</a></p>'],
+  ['lists/stray-item', 'wrap-list', '<div><li>One\n<li>Two</div>', undefined, '<div><ul><li>One\n<li>Two</li></ul></div>'],
+  ['lists/stray-item', 'wrap-list', '<dt>Drone</dt><dd>A male</dd>', undefined, '<dl><dt>Drone</dt><dd>A male</dd></dl>'],
+  ['tables/no-caption', 'add-caption', '<table><tr><th>A</th></tr><tr><td>1</td></tr></table>', { caption: 'Wax' }, '<table><caption>Wax</caption><tr><th>A</th></tr><tr><td>1</td></tr></table>'],
+  ['document/no-language', 'set-language', '<!doctype html>\n<body><p>x</p></body>', { language: 'cy' }, '<!doctype html>\n<html lang="cy"><body><p>x</p></body>'],
+  ['document/no-language', 'set-language', '<html lang=""><body><p>x</p></body></html>', { language: 'en' }, '<html lang="en"><body><p>x</p></body></html>'],
+  ['document/no-title', 'set-title', '<html lang="en"><head><title> </title></head><body><h1>Locks</h1></body></html>', undefined, '<html lang="en"><head><title>Locks</title></head><body><h1>Locks</h1></body></html>'],
+])('%s, %s: %s', (rule, remedy, html, inputs, after) => {
+  expect(mended(html, rule, remedy, inputs)).toBe(after);
+});
+
+test.each<[string, string, string]>([
+  ['paragraphs', '<p>1. One</p>\n<p>2. Two</p>', '<ol><li>One</li>\n<li>Two</li></ol>'],
+  ['paragraphs whose end tags are left out', '<p>- One<p>- Two', '<ul><li>One</li><li>Two</li></ul>'],
+  ['a nested list by its letters', '<p>1. One</p><p>a) In</p><p>b) Out</p><p>2. Two</p>', '<ol><li>One<ol type="a"><li>In</li><li>Out</li></ol></li><li>Two</li></ol>'],
+  ['lines broken by br', '<p>1. One<br>\n2. Two</p>', '<ol><li>One</li>\n<li>Two</li></ol>'],
+  ['a lead-in before the lines and a remark after', '<p>Bring:<br>- a veil<br>- gloves<br>Nothing else.</p>', '<p>Bring:</p><ul><li>a veil</li><li>gloves</li></ul><p>Nothing else.</p>'],
+  ['markup inside the items', '<p>• <b>One</b> of it</p><p>• <a href="x">Two</a></p>', '<ul><li><b>One</b> of it</li><li><a href="x">Two</a></li></ul>'],
+  ['markers written as character references', '<p>&bull;&nbsp;One</p><p>&#8226; Two</p>', '<ul><li>One</li><li>Two</li></ul>'],
+  ['a marker in an element of its own, and a word processor’s indent', '<p class="k" style="margin-left:36pt"><span>·<span>&nbsp;&nbsp; </span></span>One</p><p>· Two</p>', '<ul><li class="k">One</li><li>Two</li></ul>'],
+])('make-list: %s', (_shows, html, after) => {
+  expect(mended(html, 'lists/typed', 'make-list')).toBe(after);
+});
+
+test.each<[string, string, string]>([
+  ['a bold first row', '<table border=1><tr><td><b>A</b><td><b>B</b><tr><td>1<td>2</table>', '<table border=1><tr><th scope="col"><b>A</b></th><th scope="col"><b>B</b></th><tr><td>1<td>2</table>'],
+  ['words beside numbers and an empty corner', '<table border=1><tr><td></td><td>Adult</td></tr><tr><td>Hour</td><td>7</td></tr></table>', '<table border=1><tr><td></td><th scope="col">Adult</th></tr><tr><th scope="row">Hour</th><td>7</td></tr></table>'],
+  ['a header over two columns', '<table border=1><tr><td>Lock</td><td colspan=2>Depth</td></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>', '<table border=1><tr><th scope="col">Lock</th><th scope="colgroup" colspan=2>Depth</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>'],
+])('set-headers infers %s', (_shows, html, after) => {
+  expect(mended(html, 'tables/no-headers', 'set-headers')).toBe(after);
+});
+
+test.each<[string, string, string, Inputs, RegExp]>([
+  ['images/no-alternative', 'decorative', '<p><a href="x"><img src=a></a></p>', {}, /does not belong/],
+  ['images/no-alternative', 'describe', '<img src="a.png">', { alt: ' ' }, /Write a description/],
+  ['images/no-alternative', 'describe', '<img src="a.png">', { alt: 'a.png' }, /no more than/],
+  ['links/vague', 'reword', '<p><a href="x">here</a></p>', { text: 'click here' }, /still does not say/],
+  ['links/vague', 'absorb-words', '<p>The chart. <a href="x">here</a></p>', { words: 'map' }, /do not stand right before/],
+  ['links/vague', 'use-target-title', '<p><a href="x.html">here</a></p>', {}, /not known here/],
+  ['document/no-language', 'set-language', '<html><body>x</body></html>', { language: 'not a tag' }, /as its tag/],
+  ['tables/no-headers', 'set-headers', '<table border=1><tr><td>A<td>B<tr><td>1<td>2</table>', { headers: 'all' }, /Choose/],
+])('%s, %s declines with a reason where it cannot help: %s', (rule, remedy, html, inputs, reason) => {
+  expect(mended(html, rule, remedy, inputs)).toMatch(reason);
+});
+
+describe('repair-outline', () => {
+  const levels = fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 1, maxLength: 14 });
+  const under = (run: readonly number[]) => run.map((level, i) => run.slice(0, i).findLastIndex((before) => before < level));
+
+  test.each<[number[], 'fragment' | 'document', number[]]>([
+    [[3, 4, 4, 3], 'fragment', [2, 3, 3, 2]],
+    [[1, 3, 3, 2], 'document', [1, 2, 2, 2]],
+    [[1, 2, 1, 2], 'document', [1, 2, 2, 3]],
+    [[2, 1, 2], 'document', [2, 1, 2]],
+    [[4, 2], 'document', [1, 2]],
+    [[2, 5, 6, 3], 'fragment', [2, 3, 4, 3]],
+  ])('%j in a %s becomes %j', (before, scope, after) => {
+    expect(repairedLevels(before, scope)).toEqual(after);
+  });
+
+  test('leaves no leap, begins right, and mends nothing twice', () => {
+    fc.assert(fc.property(levels, fc.constantFrom('fragment' as const, 'document' as const), (before, scope) => {
+      const after = repairedLevels(before, scope);
+      const parents = under(after);
+      const noLeap = after.every((level, i) => parents[i] === -1 || level === after[parents[i]!]! + 1);
+      const top = scope === 'fragment' ? after[0] === 2 && !after.includes(1) : after[0]! <= 2 && after.filter((level) => level === 1).length <= 1;
+      return noLeap && top && JSON.stringify(repairedLevels(after, scope)) === JSON.stringify(after);
+    }), { seed: 7, numRuns: 2_000 });
+  });
+
+  test('keeps what is under what, where level 1 stands at most once at the front', () => {
+    fc.assert(fc.property(levels, (before) => JSON.stringify(under(repairedLevels(before, 'fragment'))) === JSON.stringify(under(before))), { seed: 8, numRuns: 2_000 });
+  });
+});
+
+/** Pages with slips: the failing cases of every rule, and the demo’s pages. */
+function pagesWithSlips(): [string, string][] {
+  // eslint-disable-next-line @typescript-eslint/no-require-imports -- the folder name is known only here
+  const cases = RULES.flatMap((rule) => (require(`../rules/${rule.id}/cases.ts`) as { cases: RuleCase[] }).cases.filter((one) => one.at).map((one): [string, string] => [`${rule.id}: ${one.shows}`, one.html]));
+  const demo = join(__dirname, '../../../../demo/pages');
+  const files = readdirSync(demo, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.html'));
+  return [...cases, ...files.map((file): [string, string] => [file, readFileSync(join(demo, file), 'utf8')])];
+}
+
+/** Something sensible to enter for every remedy. */
+const ENTERED: Inputs = { alt: 'Two boats in the top lock', text: 'Walks along the towpath', title: 'Walks along the towpath', caption: 'Walks by length', words: '', language: 'en', level: '3', headers: 'row' };
+
+test.each(pagesWithSlips())('any remedy on %s settles its finding, brings no new must, undoes byte for byte, and acts once', (_name, html) => {
+  const page = open(html);
+  const before = auditPage(page).findings;
+  for (const finding of before) {
+    for (const offer of offersFor(page, finding)) {
+      const result = applyRemedy(page, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) });
+      if (!result.ok) {
+        expect(result.reason).toMatch(/\.$/);
+        continue;
+      }
+      const { change, after } = result.value;
+      const back = applyChange(after, invertChange(html, change));
+      expect(back).toEqual({ ok: true, value: html });
+      const compared = compareAudits(before, auditPage(open(after)).findings, change);
+      expect(compared.kept.map((pair) => pair.old)).not.toContain(finding);
+      expect(compared.new.filter(isSureMust).map((one) => `${one.rule} ${one.at.path}`)).toEqual([]);
+    }
+  }
+});
+
+function dropBlank(inputs: Inputs): Inputs {
+  return Object.fromEntries(Object.entries(inputs).filter(([, value]) => value !== ''));
+}
+
+function isSureMust(finding: Finding): boolean {
+  return finding.weight === 'must' && finding.outcome === 'failed';
+}
+
+test.each(pagesWithSlips())('mending what is certain on %s twice is the same as once', (_name, html) => {
+  const once = mendCertain(open(html));
+  const twice = mendCertain(open(once.after));
+  expect(twice.after).toBe(once.after);
+  expect(twice.mended).toEqual([]);
+});
