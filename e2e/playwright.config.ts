@@ -4,9 +4,10 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: './specs',
   timeout: 60_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   fullyParallel: false,
-  workers: 2,
+  // One at a time: the browser, the server and the database share two processors here.
+  workers: 1,
   retries: 0,
   forbidOnly: true,
   outputDir: '../test-results',

@@ -1,4 +1,4 @@
-import { auditPage, DEFAULT_PROFILE, outline, parsePage, tidy, verdictOf, type Scope, type Verdict } from '@inkwell/core';
+import { parsePage, tidy, type Scope, type Verdict } from '@inkwell/core';
 import { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
 import { isDuplicate, type Collection, type Database } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
@@ -29,12 +29,6 @@ const REFUSALS: Record<DecodeFailure, Pick<Problem, 'what' | 'why' | 'next'>> = 
   'too-large': { what: 'This page is too large to take in', why: `A page may hold up to ${MEGABYTES} MB; longer ones are most often several pages, or carry pictures inside their text.`, next: 'Split it, or save its pictures as files, and bring it in again.' },
   'not-html': { what: 'This is not a page of text', why: 'Its first bytes are those of another kind of file, such as a PDF, a picture or an archive.', next: 'Save it as a web page (.html), or copy its content and paste it here.' },
 };
-
-/** What a text would become as a page: its scope, and the title it brings, if any. */
-export function sizeUp(text: string): { scope: Scope; title: string } {
-  const page = parsePage(text);
-  return { scope: page.scope, title: page.scope === 'document' ? titleOf(page, '').replace('Page without a title', '') : (outline(page)[0]?.name ?? '') };
-}
 
 /** Takes one page into a collection as its revision 1, audited. */
 export async function bringIn(db: Database, actor: Actor, wish: BringIn): Promise<Result<Brought>> {
@@ -83,9 +77,8 @@ async function insert(db: Database, actor: Actor, collection: Collection, slug: 
       .returningAll()
       .executeTakeFirstOrThrow();
     const note = page.fileName ? `from ${page.fileName}` : 'pasted';
-    const { revision } = await revise(trx, row, actor, { html: page.html, cause: 'imported', note, encoding: page.read.encoding });
-    const { findings } = auditPage(parsePage(page.html, { scope: page.scope }));
-    return { slug, revision, findings: findings.length, verdict: verdictOf(findings, DEFAULT_PROFILE) };
+    const { revision, found, verdict } = await revise(trx, row, actor, { html: page.html, cause: 'imported', note, encoding: page.read.encoding });
+    return { slug, revision, findings: found, verdict };
   });
 }
 

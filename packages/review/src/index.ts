@@ -1,6 +1,6 @@
 /** Use-cases: what people and background work do with pages. They know nothing of HTTP; each change takes the actor who makes it. */
 export { may, type Act, type Actor } from './actor.ts';
-export { bringIn, sizeUp, slugOf, type BringIn, type Brought, type Incoming } from './bringIn.ts';
+export { bringIn, slugOf, type BringIn, type Brought, type Incoming } from './bringIn.ts';
 export { mend, saveSource, type Mend } from './mend.ts';
 export { redo, restore, undo } from './history.ts';
 export { rule, signOff, takeBackRuling } from './judge.ts';

@@ -1,4 +1,4 @@
-import { auditPage, changeBetween, compareAudits, ENGINE_VERSION, outline, parsePage, rawText, tidy, type Change, type Finding, type Page, type Scope } from '@inkwell/core';
+import { auditPage, changeBetween, compareAudits, DEFAULT_PROFILE, ENGINE_VERSION, outline, parsePage, rawText, tidy, verdictOf, type Change, type Finding, type Page, type Verdict } from '@inkwell/core';
 import { findingsIn, fixedFindings, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Write } from '@inkwell/store';
 import type { Actor } from './actor.ts';
 import { surroundingsOf } from './surroundings.ts';
@@ -18,8 +18,12 @@ export interface NewRevision {
 
 export interface Revised {
   revision: number;
+  /** How many findings the audit of it has, how many it no longer has, and how many are new. */
+  found: number;
   fixed: number;
   fresh: number;
+  /** Before anyone has ruled on anything. */
+  verdict: Verdict;
 }
 
 /** Runs `make` on the locked page when `base` is still its head; hands back both texts when it is not. */
@@ -59,10 +63,11 @@ export async function revise(trx: Write, page: StoredPage, actor: Actor, next: N
       html: next.html, title, encoding: next.encoding ?? head?.encoding ?? null, cause: next.cause, note: next.note, made_by: actor.id,
     })
     .execute();
-  const tracked = await track(trx, page.id, number, auditPage(parsed).findings, actor, head && { html: head.html, change: next.change, undone: next.content !== undefined }, next.html);
+  const { findings } = auditPage(parsed);
+  const tracked = await track(trx, page.id, number, findings, actor, head && { html: head.html, change: next.change, undone: next.content !== undefined }, next.html);
   await trx.updateTable('pages').set({ head: number, title, redo: JSON.stringify(next.redo ?? []) }).where('id', '=', page.id).execute();
   await trx.updateTable('sign_offs').set({ lapsed_by_revision: number, lapsed_at: new Date() }).where('page_id', '=', page.id).where('lapsed_at', 'is', null).execute();
-  return { revision: number, ...tracked };
+  return { revision: number, found: findings.length, verdict: verdictOf(findings, DEFAULT_PROFILE), ...tracked };
 }
 
 async function contentBefore(trx: Write, pageId: number, content: number): Promise<number | null> {
@@ -75,10 +80,6 @@ export function titleOf(page: Page, known: string): string {
   const own = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
   const title = own ? tidy(rawText(own)) : '';
   return title || known || outline(page)[0]?.name || 'Page without a title';
-}
-
-export function scopeOf(html: string): Scope {
-  return parsePage(html).scope;
 }
 
 interface Before {

@@ -1,4 +1,6 @@
-import { generate, parse } from 'css-tree';
+/// <reference path="./css-tree.d.ts" />
+import generate from 'css-tree/generator';
+import parse from 'css-tree/parser';
 import { valueOf, type ElementNode } from '../document/tree.ts';
 
 export type Declarations = ReadonlyMap<string, string>;

@@ -1,0 +1,54 @@
+import { auditPage, parsePage, rawText, REMEDIES, selectFindings, sentenceOf, tidy, verdictOf, type Finding, type Page, type Profile, type Scope, type Verdict } from '@inkwell/core';
+
+/** A finding as programs are given it: prose made, remedies with what they need. */
+export interface ReportedFinding {
+  rule: string;
+  family: string;
+  weight: string;
+  outcome: string;
+  criteria: readonly string[];
+  techniques: readonly string[];
+  message: string;
+  at: { path: string; start: number; end: number; line: number; column: number };
+  fingerprint: string;
+  remedies: { name: string; certain: boolean; needs: string[] }[];
+}
+
+export interface ReportedPage {
+  path: string;
+  title: string;
+  scope: Scope;
+  verdict: Verdict;
+  findings: ReportedFinding[];
+}
+
+/** Audits one page's text under a profile. The same text and profile give the same report, byte for byte. */
+export function examine(path: string, source: string, profile: Profile, scope?: Scope): ReportedPage {
+  const page = parsePage(source, scope ? { scope } : {});
+  const findings = selectFindings(auditPage(page).findings, profile);
+  return { path, title: titleOf(page), scope: page.scope, verdict: verdictOf(findings, profile), findings: findings.map((finding) => reported(page, finding)) };
+}
+
+function titleOf(page: Page): string {
+  const title = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
+  return title ? tidy(rawText(title)) : '';
+}
+
+export function reported(page: Page, finding: Finding): ReportedFinding {
+  const { rule, family, weight, outcome, criteria, techniques, at, fingerprint, remedies } = finding;
+  const { path, start, end, line, column } = at;
+  return {
+    rule, family, weight, outcome, criteria, techniques,
+    message: sentenceOf(finding),
+    at: { path, start, end, line, column },
+    fingerprint,
+    remedies: remedies.map((name) => ({ name, certain: REMEDIES[name].certain, needs: needsOf(page, finding, name) })),
+  };
+}
+
+function needsOf(page: Page, finding: Finding, name: (typeof finding.remedies)[number]): string[] {
+  const { fields } = REMEDIES[name];
+  if (typeof fields !== 'function') return fields.map((field) => field.name);
+  const element = page.elements.find((one) => one.range?.start === finding.at.start) ?? page.body;
+  return fields({ page, element, finding }).map((field) => field.name);
+}

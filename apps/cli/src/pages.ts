@@ -1,0 +1,60 @@
+import { readdir, readFile, stat } from 'node:fs/promises';
+import { join, relative, sep } from 'node:path';
+import { decodeHtml, LARGEST_PAGE, type DecodeFailure } from '@inkwell/formats';
+import { CallError } from './call.ts';
+
+export interface PageFile {
+  /** As it is reported: relative to the folder that was named. */
+  path: string;
+  /** Where it is read from; null for standard input. */
+  file: string | null;
+}
+
+const PAGE_NAME = /\.x?html?$/i;
+
+/** The pages behind the paths of a call, folders searched in name order. */
+export async function pagesBehind(paths: readonly string[]): Promise<PageFile[]> {
+  const found: PageFile[] = [];
+  for (const path of paths) {
+    if (path === '-') found.push({ path: '-', file: null });
+    else if (await isFolder(path)) found.push(...(await pagesIn(path)));
+    else found.push({ path, file: path });
+  }
+  return found;
+}
+
+export async function isFolder(path: string): Promise<boolean> {
+  const about = await stat(path).catch((error: NodeJS.ErrnoException) => {
+    throw new CallError(`${path} ${error.code === 'ENOENT' ? 'does not exist' : `cannot be read (${error.code})`}; name an HTML file or a folder`);
+  });
+  return about.isDirectory();
+}
+
+async function pagesIn(folder: string): Promise<PageFile[]> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
+  const files = entries.filter((entry) => entry.isFile() && PAGE_NAME.test(entry.name)).map((entry) => join(entry.parentPath, entry.name));
+  if (files.length === 0) throw new CallError(`${folder} holds no HTML pages; name a folder with .html files in it`);
+  return files.map((file) => ({ file, path: relative(folder, file).split(sep).join('/') })).sort((a, b) => (a.path < b.path ? -1 : 1));
+}
+
+const FAILURES: Record<DecodeFailure, string> = {
+  empty: 'is empty; there is nothing to examine',
+  'too-large': `is larger than ${LARGEST_PAGE / 1024 / 1024} MB; split it`,
+  'not-html': 'is no page of text; name an HTML file',
+};
+
+/** A page's decoded text; a CallError that names it when it cannot be had. */
+export async function readPage({ path, file }: PageFile): Promise<string> {
+  const bytes = file === null ? await standardInput() : await readFile(file).catch((error: NodeJS.ErrnoException) => {
+    throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
+  });
+  const read = decodeHtml(bytes);
+  if (!read.ok) throw new CallError(`${path} ${FAILURES[read.reason]}`);
+  return read.text;
+}
+
+async function standardInput(): Promise<Uint8Array> {
+  const parts: Buffer[] = [];
+  for await (const part of process.stdin) parts.push(part as Buffer);
+  return Buffer.concat(parts);
+}
