@@ -1,3 +1,4 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- whoever compiles this file needs the declarations, and they cannot be imported
 /// <reference path="./css-tree.d.ts" />
 import generate from 'css-tree/generator';
 import parse from 'css-tree/parser';
