@@ -1,7 +1,7 @@
 import type { Weight } from '@inkwell/core';
 
 const OUTLINE = 'M16 1.5C16 1.5 4.5 14 4.5 20.2a11.5 9.3 0 0 0 23 0C27.5 14 16 1.5 16 1.5Z';
-const HALF = 'M7.8 14.2C5.9 16.6 4.5 18.8 4.5 20.2a11.5 9.3 0 0 0 23 0C27.5 18.8 26.1 16.6 24.2 14.2Z';
+const HALF = 'M9.4 12C6.6 15.4 4.5 18.5 4.5 20.2a11.5 9.3 0 0 0 23 0C27.5 18.5 25.4 15.4 22.6 12Z';
 
 /** The fuller the drop, the heavier the weight. It never stands without its word beside it, so it has no name of its own. */
 export function Drop({ weight, size = 16, colour = 'var(--ink)' }: { weight: Weight; size?: number; colour?: string }) {

@@ -9,6 +9,7 @@ export const Table = styled.table`
   th, td { text-align: left; padding: 0.5rem 0.9rem; border-top: 1px solid var(--line); vertical-align: baseline; }
   thead th { font-size: 0.8125rem; color: var(--quiet); font-weight: 600; white-space: nowrap; }
   .number { text-align: right; }
+  .whole { white-space: nowrap; }
   tbody th { font-weight: 600; }
   tbody tr:hover { background: var(--paper); }
 `;

@@ -28,7 +28,7 @@ export async function mend(db: Database, actor: Actor, wish: Mend): Promise<Resu
     if (!stored || !finding) return refused({ code: 'not-found', what: 'This note is no longer on the page', kept: 'The page is as it was.', next: 'Look at the list of notes again.' });
     const result = applyRemedy(parsed, finding, wish.remedy, wish.inputs);
     if (!result.ok) return refused({ code: 'declined', what: 'The correction was not made', why: result.reason, kept: 'The page is as it was, and what you typed is still in the form.' });
-    const note = `${REMEDIES[wish.remedy as keyof typeof REMEDIES].label}: ${ruleOf(finding.rule)?.title ?? finding.rule}`;
+    const note = `${ruleOf(finding.rule)?.title ?? finding.rule} (${REMEDIES[wish.remedy as keyof typeof REMEDIES].label.toLowerCase()})`;
     return done(await revise(trx, page, actor, { html: result.value.after, cause: 'fixed', note, change: result.value.change }));
   });
 }

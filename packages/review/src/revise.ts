@@ -152,7 +152,7 @@ class StandingWriter {
 function occurrenceOf(findingId: number, pageId: number, revision: number, ordinal: number, finding: Finding) {
   return {
     finding_id: findingId, page_id: pageId, revision, ordinal,
-    path: finding.at.path, start_at: finding.at.start, end_at: finding.at.end, line: finding.at.line, line_column: finding.at.column,
+    path: finding.at.path, through: finding.at.through ?? null, start_at: finding.at.start, end_at: finding.at.end, line: finding.at.line, line_column: finding.at.column,
     message: finding.message, message_values: JSON.stringify(finding.values), subject: finding.subject.toWellFormed(),
     criteria: JSON.stringify(finding.criteria), techniques: JSON.stringify(finding.techniques), remedies: JSON.stringify(finding.remedies),
   };

@@ -120,6 +120,8 @@ export interface Occurrences {
   /** Place in the audit's order. */
   ordinal: number;
   path: string;
+  /** Path of the last element, for a finding about several neighbours. */
+  through: string | null;
   start_at: number;
   end_at: number;
   line: number;

@@ -22,8 +22,8 @@ export function ChangesFace({ state, actions, mayChange }: { state: DeskState; a
               <tr key={line.number}>
                 <th scope="row" className="number">{line.number}</th>
                 <td>{line.note ? `${causeWord(line.cause)}: ${line.note}` : causeWord(line.cause)}</td>
-                <td>{line.by}</td>
-                <td><When at={line.at} /></td>
+                <td className="whole">{line.by}</td>
+                <td className="whole"><When at={line.at} /></td>
                 <td>{line.number === revision.number ? 'This is the newest' : <Button isDisabled={!mayChange || state.busy} onPress={() => void actions.restore(line.number)} aria-label={`Restore revision ${line.number}`}>Restore</Button>}</td>
               </tr>
             ))}

@@ -19,7 +19,7 @@ const Margin = styled.div`
 const Mark = styled.button<{ $current: boolean }>`
   position: absolute; left: 10px; width: 34px; height: ${NOTE_HEIGHT - 2}px; padding: 0; border: 0; background: none; cursor: pointer; display: grid; place-items: center;
   svg { position: absolute; inset: 0; margin: auto; }
-  b { position: relative; top: 3px; font: 700 0.8125rem/1.15 var(--sans); padding: 0 3px; border-radius: 6px; }
+  b { position: relative; top: 4px; font: 700 0.8125rem/1.15 var(--sans); padding: 0 3px; border-radius: 6px; }
   b.inked { color: var(--paper); } b.clear { color: ${({ $current }) => ($current ? 'var(--gall)' : 'var(--ink)')}; }
 `;
 const Highlight = styled.div`position: absolute; pointer-events: none; outline: 2px solid #22406e; outline-offset: 3px;`;
@@ -123,7 +123,7 @@ function place(page: Document, open: readonly Numbered[], offset: number): { pla
   const placed: Placed[] = [];
   const unseen: Numbered[] = [];
   let free = 0;
-  const located = open.map((one) => ({ one, rect: visibleRect(elementByPath(page, one.note.at.path)) }));
+  const located = open.map((one) => ({ one, rect: visibleRect(page, one.note.at) }));
   for (const { one, rect } of located.sort((a, b) => (a.rect?.top ?? -1) - (b.rect?.top ?? -1))) {
     if (!rect) {
       unseen.push(one);
@@ -137,9 +137,14 @@ function place(page: Document, open: readonly Numbered[], offset: number): { pla
   return { placed, unseen: unseen.sort((a, b) => a.number - b.number) };
 }
 
-function visibleRect(element: Element | null): DOMRect | null {
-  if (!element || ['HTML', 'HEAD', 'TITLE', 'BODY'].includes(element.tagName) || element.getClientRects().length === 0) return null;
-  return element.getBoundingClientRect();
+/** Around the element, or the run of neighbours, that a note speaks of; null when nothing of it is shown. */
+function visibleRect(page: Document, at: { path: string; through?: string }): Box | null {
+  const first = elementByPath(page, at.path);
+  if (!first || ['HTML', 'HEAD', 'TITLE', 'BODY'].includes(first.tagName) || first.getClientRects().length === 0) return null;
+  const from = first.getBoundingClientRect();
+  const to = (at.through ? elementByPath(page, at.through) : null)?.getBoundingClientRect() ?? from;
+  const left = Math.min(from.left, to.left);
+  return { top: from.top, left, width: Math.max(from.right, to.right) - left, height: to.bottom - from.top };
 }
 
 function MarginMark({ one, current, onChoose, top }: { one: Numbered; current: boolean; onChoose(): void; top?: number }) {

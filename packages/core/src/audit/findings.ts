@@ -5,6 +5,8 @@ import type { RemedyName } from '../remedies/names.ts';
 export interface Place extends Range {
   /** The element, as `/html[1]/body[1]/p[2]`. */
   path: string;
+  /** The last element, when it speaks of a run of neighbours. */
+  through?: string;
   /** 1-based. */
   line: number;
   column: number;

@@ -77,7 +77,7 @@ function subjectOf(element: ElementNode): string {
 }
 
 function toFinding(page: Page, rule: Rule, report: Report, subject: string, fingerprint: string): Finding {
-  const range = report.range ?? report.at.range ?? nearestRange(report.at);
+  const range = report.range ?? rangeThrough(report) ?? nearestRange(report.at);
   return {
     rule: rule.id,
     family: familyOf(rule),
@@ -87,11 +87,15 @@ function toFinding(page: Page, rule: Rule, report: Report, subject: string, fing
     techniques: rule.techniques,
     message: report.message,
     values: report.values ?? {},
-    at: { path: pathOf(page, report.at), start: range.start, end: range.end, ...page.lines.placeOf(range.start) },
+    at: { path: pathOf(page, report.at), ...(report.through ? { through: pathOf(page, report.through) } : {}), start: range.start, end: range.end, ...page.lines.placeOf(range.start) },
     fingerprint,
     subject,
     remedies: report.remedies ?? rule.remedies,
   };
+}
+
+function rangeThrough({ at, through = at }: Report): { start: number; end: number } | null {
+  return at.range && through.range && { start: at.range.start, end: through.range.end };
 }
 
 /** Elements the parser made up have no source; what they first hold tells where they would be. */

@@ -13,6 +13,8 @@ export interface Report<M extends string = string> {
   at: ElementNode;
   message: M;
   values?: Values;
+  /** The last of several neighbouring elements it speaks of, `at` being the first. */
+  through?: ElementNode;
   /** The stretch of source it speaks of, when that is not the element. */
   range?: Range;
   outcome?: FindingOutcome;

@@ -79,6 +79,7 @@ const STATEMENTS = [
      revision integer not null,
      ordinal integer not null,
      path text not null,
+     through text,
      start_at integer not null,
      end_at integer not null,
      line integer not null,

@@ -26,7 +26,7 @@ function toFinding(row: Row): StoredFinding {
     techniques: row.techniques,
     message: row.message,
     values: row.message_values,
-    at: { path: row.path, start: row.start_at, end: row.end_at, line: row.line, column: row.line_column },
+    at: { path: row.path, ...(row.through === null ? {} : { through: row.through }), start: row.start_at, end: row.end_at, line: row.line, column: row.line_column },
     fingerprint: row.fingerprint,
     subject: row.subject,
     remedies: row.remedies,

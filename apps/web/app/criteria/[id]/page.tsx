@@ -1,9 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { criterionOf, RULES } from '@inkwell/core';
+import { CriterionScreen } from '@/features/criterion/CriterionScreen';
 import { currentActor, everyone } from '@/server/actor';
 import { screenData } from '@/server/screen';
-import { Main, Shell } from '@/ui/Shell';
+import { Shell } from '@/ui/Shell';
 
 interface Place {
   params: Promise<{ id: string }>;
@@ -20,25 +21,10 @@ export default async function CriterionPage({ params }: Place) {
   if (!criterion) notFound();
   const shown = await screenData(async () => ({ ok: true, value: { actor: await currentActor(), people: await everyone() } }));
   const { actor, people } = 'data' in shown ? shown.data : { actor: { id: '' }, people: [] };
-  const rules = RULES.filter((rule) => rule.criteria.includes(criterion.id));
+  const rules = RULES.filter((rule) => rule.criteria.includes(criterion.id)).map(({ id, title, why, fix, weight }) => ({ id, title, why, fix, weight }));
   return (
     <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: `Criterion ${criterion.id}` }]} actor={actor} people={people}>
-      <Main id="content">
-        <h1>{`${criterion.id} ${criterion.title}`}</h1>
-        <p>{`WCAG level ${criterion.level}, since version ${criterion.since}${criterion.obsoleteIn ? `, dropped in ${criterion.obsoleteIn}` : ''}`}</p>
-        <p>{criterion.asks}</p>
-        <h2>What is examined for it here</h2>
-        {rules.length > 0 ? (
-          <dl>
-            {rules.map((rule) => (
-              <div key={rule.id}>
-                <dt><strong>{rule.title}</strong></dt>
-                <dd>{`${rule.why} ${rule.fix}`}</dd>
-              </div>
-            ))}
-          </dl>
-        ) : <p>No rule of this version examines it yet; a person has to.</p>}
-      </Main>
+      <CriterionScreen criterion={criterion} rules={rules} />
     </Shell>
   );
 }

@@ -19,7 +19,7 @@ export const rule = defineRule({
   visit(page, element, tell) {
     if (!isStray(element) || !beginsRun(element)) return;
     const run = strayRun(element);
-    tell({ at: element, message: element.tag === 'li' ? 'item' : 'group', values: { text: shownText(page, element) }, ...spanOf(run) });
+    tell({ at: element, message: element.tag === 'li' ? 'item' : 'group', values: { text: shownText(page, element) }, through: run.at(-1)! });
   },
 });
 
@@ -30,10 +30,4 @@ function isStray(item: ElementNode): boolean {
   if (item.tag === 'li') return !['ul', 'ol', 'menu'].includes(parent.tag) && !['list', 'directory'].includes(roleOf(parent) ?? '');
   if (parent.tag === 'dl') return false;
   return !(parent.tag === 'div' && elementParent(parent)?.tag === 'dl');
-}
-
-function spanOf(run: readonly ElementNode[]): { range?: { start: number; end: number } } {
-  const first = run[0]!.range;
-  const last = run.at(-1)!.range;
-  return first && last ? { range: { start: first.start, end: last.end } } : {};
 }

@@ -18,7 +18,7 @@ export const rule = defineRule({
       const first = tidy(list.lines[0]!.text);
       const message = list.items[0]!.marker.kind === 'bullet' ? 'bullets' : 'numbers';
       const range = rangeOfTypedList(list);
-      tell({ at: list.lines[0]!.block, message, values: { count: list.lines.length, first }, subject: first, ...(range ? { range } : {}) });
+      tell({ at: list.lines[0]!.block, message, values: { count: list.lines.length, first }, subject: first, ...(range ? { range } : {}), ...(list.lines[0]!.whole ? { through: list.lines.at(-1)!.block } : {}) });
     }
   },
 });

@@ -1,0 +1,36 @@
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+
+interface Shot {
+  name: string;
+  address: string;
+  width?: number;
+  height?: number;
+  dark?: boolean;
+  before?(page: Page): Promise<void>;
+}
+
+const BEES = '/collections/a-first-year-with-bees';
+
+const SHOTS: readonly Shot[] = [
+  { name: 'shelf', address: '/' },
+  { name: 'ledger', address: BEES },
+  { name: 'bring-in', address: `${BEES}/bring-in`, before: async (page) => void (await page.getByLabel('The page’s content').fill('<p><b>Wax and what it is for</b></p>\n<p>1. Candles</p>\n<p>2. Polish</p>\n<p>3. New foundation for the frames</p>')) },
+  { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
+  { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
+  { name: 'desk-source', address: `${BEES}/swarms?face=source`, before: async (page) => { await page.locator('.cm-line').nth(2).click(); await page.keyboard.press('End'); await page.keyboard.insertText('\n<p><a href="opening-a-hive.html">here</a></p>'); } },
+  { name: 'desk-changes', address: `${BEES}/your-first-harvest?face=changes` },
+  { name: 'desk-narrow', address: '/collections/larkmoor-canal-trust/boat-trips', width: 320, height: 900 },
+  { name: 'criterion', address: '/criteria/1.3.1' },
+];
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+for (const shot of SHOTS) {
+  const page = await browser.newPage({ baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310', viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 }, colorScheme: shot.dark ? 'dark' : 'light' });
+  await page.goto(shot.address, { waitUntil: 'networkidle' });
+  await shot.before?.(page);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: join(import.meta.dirname, '..', 'docs', 'screenshots', `${shot.name}.png`) });
+  await page.close();
+}
+await browser.close();
