@@ -1,21 +1,19 @@
 import type { Metadata } from 'next';
 import { shelf } from '@inkwell/review';
 import { ShelfScreen } from '@/features/shelf/ShelfScreen';
-import { currentActor, everyone } from '@/server/actor';
-import { database } from '@/server/database';
-import { screenData } from '@/server/screen';
+import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
 
 export const metadata: Metadata = { title: { absolute: 'Shelf · Inkwell Check' } };
 
 export default async function ShelfPage() {
-  const shown = await screenData(async () => ({ ok: true, value: { rows: await shelf(await database()), actor: await currentActor(), people: await everyone() } }));
-  if ('problem' in shown) return <ProblemScreen problem={shown.problem} />;
-  const { rows, actor, people } = shown.data;
+  const screen = await screenWithPeople(async (db) => ({ ok: true, value: await shelf(db) }));
+  if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
+  const { shown, actor, people } = screen.data;
   return (
     <Shell crumbs={[{ label: 'Shelf' }]} actor={actor} people={people}>
-      <ShelfScreen rows={rows} />
+      <ShelfScreen rows={shown} />
     </Shell>
   );
 }

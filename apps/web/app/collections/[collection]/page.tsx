@@ -1,9 +1,7 @@
 import type { Metadata } from 'next';
 import { ledger } from '@inkwell/review';
 import { LedgerScreen } from '@/features/ledger/LedgerScreen';
-import { currentActor, everyone } from '@/server/actor';
-import { database } from '@/server/database';
-import { screenData } from '@/server/screen';
+import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
 
@@ -13,21 +11,18 @@ interface Place {
 
 export async function generateMetadata({ params }: Place): Promise<Metadata> {
   const { collection } = await params;
-  const shown = await screenData(async () => ledger(await database(), decodeURIComponent(collection)));
-  return { title: 'data' in shown ? shown.data.title : 'Ledger' };
+  const screen = await screenWithPeople((db) => ledger(db, decodeURIComponent(collection)));
+  return { title: 'data' in screen ? screen.data.shown.title : 'Ledger' };
 }
 
 export default async function LedgerPage({ params }: Place) {
   const { collection } = await params;
-  const shown = await screenData(async () => {
-    const read = await ledger(await database(), decodeURIComponent(collection));
-    return read.ok ? { ok: true, value: { ledger: read.value, actor: await currentActor(), people: await everyone() } } : read;
-  });
-  if ('problem' in shown) return <ProblemScreen problem={shown.problem} />;
-  const { ledger: book, actor, people } = shown.data;
+  const screen = await screenWithPeople((db) => ledger(db, decodeURIComponent(collection)));
+  if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
+  const { shown, actor, people } = screen.data;
   return (
-    <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: book.title }]} actor={actor} people={people}>
-      <LedgerScreen ledger={book} />
+    <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: shown.title }]} actor={actor} people={people}>
+      <LedgerScreen ledger={shown} />
     </Shell>
   );
 }

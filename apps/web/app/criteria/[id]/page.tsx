@@ -2,8 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { criterionOf, RULES } from '@inkwell/core';
 import { CriterionScreen } from '@/features/criterion/CriterionScreen';
-import { currentActor, everyone } from '@/server/actor';
-import { screenData } from '@/server/screen';
+import { screenWithPeople } from '@/server/screen';
 import { Shell } from '@/ui/Shell';
 
 interface Place {
@@ -19,8 +18,9 @@ export async function generateMetadata({ params }: Place): Promise<Metadata> {
 export default async function CriterionPage({ params }: Place) {
   const criterion = criterionOf((await params).id);
   if (!criterion) notFound();
-  const shown = await screenData(async () => ({ ok: true, value: { actor: await currentActor(), people: await everyone() } }));
-  const { actor, people } = 'data' in shown ? shown.data : { actor: { id: '' }, people: [] };
+  // The criterion itself ships with the application: it shows even while the database is away.
+  const screen = await screenWithPeople(() => Promise.resolve({ ok: true, value: null }));
+  const { actor, people } = 'data' in screen ? screen.data : { actor: { id: '' }, people: [] };
   const rules = RULES.filter((rule) => rule.criteria.includes(criterion.id)).map(({ id, title, why, fix, weight }) => ({ id, title, why, fix, weight }));
   return (
     <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: `Criterion ${criterion.id}` }]} actor={actor} people={people}>

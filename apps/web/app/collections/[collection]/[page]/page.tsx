@@ -1,9 +1,7 @@
 import type { Metadata } from 'next';
 import { desk, may } from '@inkwell/review';
 import { DeskScreen } from '@/features/desk/DeskScreen';
-import { currentActor, everyone } from '@/server/actor';
-import { database } from '@/server/database';
-import { screenData } from '@/server/screen';
+import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
 
@@ -11,24 +9,24 @@ interface Place {
   params: Promise<{ collection: string; page: string }>;
 }
 
-export async function generateMetadata({ params }: Place): Promise<Metadata> {
+async function screenOf({ params }: Place) {
   const { collection, page } = await params;
-  const shown = await screenData(async () => desk(await database(), decodeURIComponent(collection), decodeURIComponent(page)));
-  return { title: 'data' in shown ? `${shown.data.title} · ${shown.data.collection.title}` : 'Desk' };
+  return screenWithPeople((db) => desk(db, decodeURIComponent(collection), decodeURIComponent(page)));
 }
 
-export default async function DeskPage({ params }: Place) {
-  const { collection, page } = await params;
-  const shown = await screenData(async () => {
-    const read = await desk(await database(), decodeURIComponent(collection), decodeURIComponent(page));
-    return read.ok ? { ok: true, value: { desk: read.value, actor: await currentActor(), people: await everyone() } } : read;
-  });
-  if ('problem' in shown) return <ProblemScreen problem={shown.problem} />;
-  const { desk: view, actor, people } = shown.data;
-  const crumbs = [{ label: 'Shelf', href: '/' }, { label: view.collection.title, href: `/collections/${view.collection.slug}` }, { label: view.title }];
+export async function generateMetadata(place: Place): Promise<Metadata> {
+  const screen = await screenOf(place);
+  return { title: 'data' in screen ? `${screen.data.shown.title} · ${screen.data.shown.collection.title}` : 'Desk' };
+}
+
+export default async function DeskPage(place: Place) {
+  const screen = await screenOf(place);
+  if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
+  const { shown, actor, people } = screen.data;
+  const crumbs = [{ label: 'Shelf', href: '/' }, { label: shown.collection.title, href: `/collections/${shown.collection.slug}` }, { label: shown.title }];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <DeskScreen key={view.pageId} initial={view} can={{ change: may(actor, 'change a page'), rule: may(actor, 'rule'), signOff: may(actor, 'sign off') }} />
+      <DeskScreen key={shown.pageId} initial={shown} can={{ change: may(actor, 'change a page'), rule: may(actor, 'rule'), signOff: may(actor, 'sign off') }} />
     </Shell>
   );
 }
