@@ -1,5 +1,7 @@
 'use client';
+import { memo, useState } from 'react';
 import styled from 'styled-components';
+import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { FAMILY_WORDS } from '@/ui/words';
 import type { DraftNote } from './engine/protocol';
@@ -10,13 +12,17 @@ const Row = styled.button`
   &:hover { background: var(--gallWash); } &:focus-visible { outline-offset: -3px; } em { font-style: normal; color: var(--quiet); font-size: 0.84375rem; }
 `;
 
+/** Rows shown at first: every keystroke draws them anew, and nobody reads hundreds while typing. */
+const AT_FIRST = 60;
+
 /** What the engine sees in text that is not saved yet, by line. */
-export function DraftNotes({ notes, onGo }: { notes: readonly DraftNote[]; onGo(start: number): void }) {
+export const DraftNotes = memo(function DraftNotes({ notes, onGo }: { notes: readonly DraftNote[]; onGo(start: number): void }) {
+  const [all, setAll] = useState(false);
   return (
     <Section aria-labelledby="draft-heading">
       <h2 id="draft-heading">{`In this draft: ${notes.length === 0 ? 'nothing found' : notes.length === 1 ? '1 note' : `${notes.length} notes`}`}</h2>
       <ol>
-        {notes.map((note) => (
+        {(all ? notes : notes.slice(0, AT_FIRST)).map((note) => (
           <li key={`${note.rule} ${note.path} ${note.start}`}>
             <Row type="button" onClick={() => onGo(note.start)}>
               <span>{`line ${note.line}`}</span>
@@ -27,6 +33,7 @@ export function DraftNotes({ notes, onGo }: { notes: readonly DraftNote[]; onGo(
           </li>
         ))}
       </ol>
+      {!all && notes.length > AT_FIRST && <Button $look="quiet" onPress={() => setAll(true)}>{`Show ${notes.length - AT_FIRST} more`}</Button>}
     </Section>
   );
-}
+});

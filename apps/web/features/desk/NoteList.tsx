@@ -1,5 +1,6 @@
 'use client';
 import type { Note } from '@inkwell/review';
+import { memo } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
@@ -43,21 +44,25 @@ export function NoteList({ state, actions, mayRule }: { state: DeskState; action
       </Head>
       {open.length === 0 && <Empty>{family ? 'Nothing is open in this family.' : 'Nothing is open on this page.'}</Empty>}
       <ol>
-        {open.map(({ number, note }) => (
-          <li key={note.id}>
-            <Row type="button" $current={note.id === inHand?.note.id} aria-current={note.id === inHand?.note.id ? 'true' : undefined} onClick={() => actions.choose(note.id)}>
-              <b>{number}</b>
-              <Drop weight={note.weight} />
-              <span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.title}{note.standing === 'returned' ? ' (returned)' : ''}</span>
-              <em>{`${FAMILY_WORDS[note.family]}${note.outcome === 'cantTell' && note.ruled === null ? ', to judge' : ''}`}</em>
-            </Row>
-          </li>
-        ))}
+        {open.map(({ number, note }) => <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />)}
       </ol>
       {settled.map((note) => <SettledRow key={note.id} note={note} mayRule={mayRule} onTakeBack={() => void actions.takeBack(note)} />)}
     </Section>
   );
 }
+
+const NoteRow = memo(function NoteRow({ number, note, current, onChoose }: { number: number; note: Note; current: boolean; onChoose(noteId: number): void }) {
+  return (
+    <li>
+      <Row type="button" $current={current} aria-current={current ? 'true' : undefined} onClick={() => onChoose(note.id)}>
+        <b>{number}</b>
+        <Drop weight={note.weight} />
+        <span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.title}{note.standing === 'returned' ? ' (returned)' : ''}</span>
+        <em>{`${FAMILY_WORDS[note.family]}${note.outcome === 'cantTell' && note.ruled === null ? ', to judge' : ''}`}</em>
+      </Row>
+    </li>
+  );
+});
 
 function SettledRow({ note, mayRule, onTakeBack }: { note: Note; mayRule: boolean; onTakeBack(): void }) {
   return (

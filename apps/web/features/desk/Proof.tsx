@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import type { DeskActions, DeskState, Numbered } from './useDesk';
@@ -29,7 +29,8 @@ const Tray = styled.div`
   button { position: relative; left: auto; }
 `;
 
-interface Placed extends Numbered {
+interface Placed {
+  one: Numbered;
   box: Box;
   top: number;
 }
@@ -37,6 +38,7 @@ interface Placed extends Numbered {
 /** The page as readers see it, with its notes in the margin. The frame runs no scripts; we only read where things lie in it. */
 export function Proof({ state, actions }: { state: DeskState; actions: DeskActions }) {
   const { desk, open, inHand } = state;
+  const { choose } = actions;
   const frame = useRef<HTMLIFrameElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
   const dressed = useRef<Document | null>(null);
@@ -44,7 +46,7 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
   const [placed, setPlaced] = useState<Placed[]>([]);
   const [unseen, setUnseen] = useState<Numbered[]>([]);
 
-  const measure = useCallback(() => {
+  const measureNow = useCallback(() => {
     const page = frame.current?.contentDocument;
     if (!page?.body || !frame.current) return;
     setHeight(Math.min(TALLEST, Math.max(300, page.body.scrollHeight + 24, page.documentElement.offsetHeight)));
@@ -52,6 +54,7 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
     setPlaced(found);
     setUnseen(others);
   }, [open]);
+  const measure = useOncePerFrame(measureNow);
 
   const dress = useCallback(() => {
     const page = frame.current?.contentDocument;
@@ -67,11 +70,11 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
   useEffect(() => {
     // The frame may have loaded before this screen came alive.
     if (frame.current?.contentDocument?.readyState === 'complete') dress();
-    measure();
+    measureNow();
     const watch = new ResizeObserver(measure);
     if (frame.current) watch.observe(frame.current);
     return () => watch.disconnect();
-  }, [measure, dress]);
+  }, [measureNow, measure, dress]);
 
   // A click on the page takes up the note of the innermost thing clicked on.
   useEffect(() => {
@@ -79,13 +82,13 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
     if (!page) return;
     const pick = (event: Event) => {
       const hit = open.findLast(({ note }) => elementByPath(page, note.at.path)?.contains(event.target as Node) && !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path));
-      if (hit) actions.choose(hit.note.id);
+      if (hit) choose(hit.note.id);
     };
     page.addEventListener('click', pick);
     return () => page.removeEventListener('click', pick);
-  }, [open, actions, placed]);
+  }, [open, choose, placed]);
 
-  const current = placed.find(({ note }) => note.id === inHand?.note.id);
+  const current = placed.find(({ one }) => one.note.id === inHand?.note.id);
   const currentTop = current?.box.top;
   useEffect(() => {
     const within = sheet.current;
@@ -94,7 +97,7 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
     if (currentTop < within.scrollTop + 40 || currentTop > within.scrollTop + within.clientHeight - 120) within.scrollTo({ top: Math.max(0, currentTop - 120), behavior: still ? 'auto' : 'smooth' });
   }, [currentTop, inHand?.note.id]);
 
-  const mark = (one: Numbered, top?: number) => <MarginMark key={one.note.id} one={one} current={one.note.id === inHand?.note.id} onChoose={() => actions.choose(one.note.id)} {...(top === undefined ? {} : { top })} />;
+  const mark = (one: Numbered, top?: number) => <MarginMark key={one.note.id} one={one} current={one.note.id === inHand?.note.id} onChoose={choose} {...(top === undefined ? {} : { top })} />;
   return (
     <>
       {unseen.length > 0 && <Tray role="group" aria-label="Notes on what is not seen on the page">Not seen on the page: {unseen.map((one) => mark(one))}</Tray>}
@@ -104,11 +107,23 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
           <Frame ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={dress} style={{ height }} />
           {current && <Highlight style={current.box} />}
           {current && <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />}
-          <Margin role="group" aria-label="Margin">{placed.map((one) => mark(one, one.top))}</Margin>
+          <Margin role="group" aria-label="Margin">{placed.map(({ one, top }) => mark(one, top))}</Margin>
         </Inner>
       </Sheet>
     </>
   );
+}
+
+/** Many pictures load at once: what they set off is done once for each frame the screen shows. */
+function useOncePerFrame(run: () => void): () => void {
+  const latest = useRef(run);
+  const asked = useRef(0);
+  useEffect(() => void (latest.current = run), [run]);
+  useEffect(() => () => cancelAnimationFrame(asked.current), []);
+  return useCallback(() => {
+    cancelAnimationFrame(asked.current);
+    asked.current = requestAnimationFrame(() => latest.current());
+  }, []);
 }
 
 const PLATFORM_LOOK = 'body { font: 16px/1.55 Georgia, "Liberation Serif", serif; color: #222; background: #fffefa; margin: 12px 30px 24px; } img { max-width: 100%; height: auto; } table { border-collapse: collapse; } td, th { padding: 4px 10px; }';
@@ -132,7 +147,7 @@ function place(page: Document, open: readonly Numbered[], offset: number): { pla
     const box = { top: rect.top + offset, left: rect.left, width: rect.width, height: rect.height };
     const top = Math.max(free, box.top + Math.min(0, rect.height / 2 - NOTE_HEIGHT / 2));
     free = top + NOTE_HEIGHT;
-    placed.push({ ...one, box, top });
+    placed.push({ one, box, top });
   }
   return { placed, unseen: unseen.sort((a, b) => a.number - b.number) };
 }
@@ -147,16 +162,16 @@ function visibleRect(page: Document, at: { path: string; through?: string }): Bo
   return { top: from.top, left, width: Math.max(from.right, to.right) - left, height: to.bottom - from.top };
 }
 
-function MarginMark({ one, current, onChoose, top }: { one: Numbered; current: boolean; onChoose(): void; top?: number }) {
+const MarginMark = memo(function MarginMark({ one, current, onChoose, top }: { one: Numbered; current: boolean; onChoose(noteId: number): void; top?: number }) {
   const { weight, title, outcome } = one.note;
   const colour = current ? 'var(--gall)' : 'var(--ink)';
   return (
     <Mark
-      type="button" $current={current} aria-current={current ? 'true' : undefined} tabIndex={current ? 0 : -1} onClick={onChoose} {...(top === undefined ? {} : { style: { top } })}
+      type="button" $current={current} aria-current={current ? 'true' : undefined} tabIndex={current ? 0 : -1} onClick={() => onChoose(one.note.id)} {...(top === undefined ? {} : { style: { top } })}
       aria-label={`Note ${one.number}, ${WEIGHT_WORDS[weight].toLowerCase()}${outcome === 'cantTell' ? ', to judge' : ''}: ${title}`}
     >
       <Drop weight={weight} size={32} colour={colour} />
       <b className={weight === 'consider' ? 'clear' : 'inked'} aria-hidden="true">{one.number}</b>
     </Mark>
   );
-}
+});

@@ -6,16 +6,30 @@ export interface Box {
   height: number;
 }
 
+const indexed = new WeakMap<Document, Map<string, Element>>();
+
+/** Every element of a document by the engine's path of it: one walk, so that hundreds of notes find their places at once. */
+function pathsOf(page: Document): Map<string, Element> {
+  const found = new Map<string, Element>();
+  const waiting: [Element | Document, string][] = [[page, '']];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const [parent, path] = next;
+    const places = new Map<string, number>();
+    for (const child of parent.children) {
+      const place = (places.get(child.localName) ?? 0) + 1;
+      places.set(child.localName, place);
+      const own = `${path}/${child.localName}[${place}]`;
+      found.set(own, child);
+      waiting.push([child, own]);
+    }
+  }
+  return found;
+}
+
 /** The element of a loaded document that one of the engine's paths names; null when there is none. */
 export function elementByPath(page: Document, path: string): Element | null {
-  let here: Element | Document = page;
-  for (const step of path.split('/').slice(1)) {
-    const parts = /^(.+)\[(\d+)\]$/.exec(step);
-    if (!parts) return null;
-    let left = Number(parts[2]);
-    const next: Element | undefined = [...here.children].find((child) => child.localName === parts[1] && --left === 0);
-    if (!next) return null;
-    here = next;
-  }
-  return here instanceof Document || here.nodeType === 9 ? null : (here as Element);
+  let paths = indexed.get(page);
+  // A document may be asked before it is whole.
+  if (!paths || (page.readyState !== 'complete' && !paths.has(path))) indexed.set(page, (paths = pathsOf(page)));
+  return paths.get(path) ?? null;
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Desk, Problem } from '@inkwell/review';
 import type { DraftNote } from './engine/protocol';
 import type { Engine } from './engine/useEngine';
@@ -101,8 +101,9 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): readonly Draft
     const run = async (source: string): Promise<void> => {
       running.current = true;
       const began = performance.now();
-      setNotes(await engine.audit(pageTextOf(desk, source)));
+      const seen = await engine.audit(pageTextOf(desk, source));
       performance.measure('inkwell: keystroke to notes', { start: began });
+      startTransition(() => setNotes(seen));
       running.current = false;
       const next = waiting.current;
       waiting.current = null;
