@@ -30,14 +30,20 @@ export async function migrate(db: Database): Promise<void> {
 
 const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'ETIMEDOUT', 'EPIPE', '57P01', '57P02', '57P03', '08000', '08001', '08003', '08006', '53300']);
 
-/** Whether an error means that the database cannot be reached, by system code or SQLSTATE. */
+interface ErrorLike {
+  code?: unknown;
+  message?: unknown;
+  cause?: unknown;
+  errors?: unknown;
+}
+
+/** Whether an error means that the database cannot be reached, by system code or SQLSTATE. Looks at its shape: it may come from another realm. */
 export function isAway(error: unknown): boolean {
-  for (let here = error; here instanceof Error; here = here.cause) {
-    const code = (here as { code?: unknown }).code;
-    if (typeof code === 'string' && AWAY.has(code)) return true;
-    if (here instanceof AggregateError && here.errors.some(isAway)) return true;
+  for (let here = error as ErrorLike | null | undefined; typeof here === 'object' && here !== null; here = here.cause as ErrorLike | null | undefined) {
+    if (typeof here.code === 'string' && AWAY.has(here.code)) return true;
+    if (Array.isArray(here.errors) && here.errors.some(isAway)) return true;
     // The pool reports its own time-out, and a server that hangs up, with no code at all.
-    if (/timeout exceeded when trying to connect|Connection terminated/.test(here.message)) return true;
+    if (typeof here.message === 'string' && /timeout exceeded when trying to connect|Connection terminated/.test(here.message)) return true;
   }
   return false;
 }
