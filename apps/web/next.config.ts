@@ -10,8 +10,6 @@ const config: NextConfig = {
   serverExternalPackages: ['pg'],
   compiler: { styledComponents: true },
   poweredByHeader: false,
-  // The folder that holds the build; tests build beside a running demo.
-  distDir: process.env.INKWELL_BUILD ?? '.next',
 };
 
 export default config;

@@ -23,4 +23,4 @@ export { ruleOf, sentenceOf } from './audit/prose.ts';
 export { compareAudits, type Comparison } from './audit/compare.ts';
 export { DEFAULT_PROFILE, PROFILES, selectFindings, verdictOf, type Profile, type Verdict } from './audit/profile.ts';
 export { hoursFor, MINUTES_EACH } from './audit/effort.ts';
-export { speakRange } from './spoken/passage.ts';
+export { speakRange, speakWhole } from './spoken/passage.ts';

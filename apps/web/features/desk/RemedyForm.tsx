@@ -92,7 +92,7 @@ export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSki
 }
 
 function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
-  return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} signs.` : ''}`;
+  return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
 }
 
 function usePreview(engine: Engine, text: PageText, key: { rule: string; path: string; start: number }, remedy: string | undefined, inputs: Inputs | undefined): Preview | null {

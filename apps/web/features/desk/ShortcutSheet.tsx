@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import type { Shortcut } from './useShortcuts';
 
-const Overlay = styled(ModalOverlay)`position: fixed; inset: 0; z-index: 20; display: grid; place-items: center; padding: 1rem; background: rgb(var(--shade) / 0.5); overflow: auto;`;
+const Overlay = styled(ModalOverlay)`position: fixed; inset: 0; z-index: 20; display: grid; place-items: center; padding: 1rem; background: rgba(var(--shade), 0.55); overflow: auto;`;
 const Sheet = styled(Modal)`
   background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); padding: 1.25rem 1.5rem; width: min(30rem, 100%);
   [role='dialog'] { outline: none; display: grid; gap: 0.75rem; } h2 { font-size: 1.25rem; }

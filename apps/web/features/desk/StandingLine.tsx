@@ -11,7 +11,7 @@ const Line = styled.section`
   h1 { font-size: 1.3125rem; }
 `;
 const Quiet = styled.p`color: var(--quiet); font-size: 0.875rem;`;
-const Stand = styled.p`display: flex; align-items: baseline; gap: 0.6rem; margin-left: auto;`;
+const Stand = styled.p`display: flex; flex-wrap: wrap; justify-content: end; align-items: baseline; gap: 0 0.6rem; margin-left: auto; `;
 const Acts = styled.div`display: flex; gap: 0.5rem;`;
 
 export interface Permissions {
@@ -47,7 +47,9 @@ export function StandingLine({ state, actions, can }: { state: DeskState; action
 function standingWords({ desk }: DeskState): string {
   const { signOff, standing, tally } = desk;
   const open = tallyWords(tally);
-  if (standing === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}; ${open}`;
+  // Whoever signed knew what was left open: it is said only when there is some.
+  const left = Object.values(tally).some((many) => many > 0) ? `; ${open}` : '';
+  if (standing === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
   if (signOff?.lapsedBy != null) return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed`;
   return open;
 }

@@ -1,5 +1,4 @@
-import { elementsIn, tidy } from '../document/tree.ts';
-import { shownText } from '../semantics/names.ts';
+import { elementsIn, tidy, valueOf } from '../document/tree.ts';
 import { isAddress, isVagueText } from '../semantics/wording.ts';
 import { contentRange, escapeText, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
@@ -10,7 +9,8 @@ export const remedy: Remedy = {
   label: 'Reword the link',
   certain: false,
   fields: [{ name: 'text', label: 'What will the reader find there?', kind: 'text' }],
-  propose: ({ page, element }) => ({ text: shownText(page, element) }),
+  // What is there now is of no use: the title of the page behind the link is the better beginning.
+  propose: ({ page, element }) => ({ text: page.surroundings.titleOf?.(valueOf(element, 'href') ?? '') ?? '' }),
   plan({ element }, inputs) {
     const text = tidy(inputs.text ?? '');
     if (!text) return decline('Write the link’s new text.');

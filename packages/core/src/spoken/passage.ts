@@ -1,4 +1,4 @@
-import { childElements, tidy, type ElementNode, type Range } from '../document/tree.ts';
+import { childElements, rawText, tidy, valueOf, type ElementNode, type Range } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { headingLevel } from '../semantics/outline.ts';
 import { nameOf, shownText } from '../semantics/names.ts';
@@ -23,12 +23,25 @@ export function speakRange(page: Page, range: Range): string {
     said.push(sayElement(page, element));
     if (said.length > MOST_PIECES) break;
   }
-  const all = tidy(said.join(' '));
+  const all = punctuated(said.join(' '));
   return all.length > LONGEST ? `${all.slice(0, LONGEST).trimEnd()}…` : all;
 }
 
+/** Pieces are joined by spaces; none stands before a stop, and no two stops meet. */
+function punctuated(text: string): string {
+  return tidy(text).replace(/ ([.,;:!?])/g, '$1').replace(/\.{2}(?!\.)/g, '.');
+}
+
+/** What a listener hears of the page as a whole when it opens: its title, and in which voice. */
+export function speakWhole(page: Page): string {
+  const title = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
+  const words = title ? tidy(rawText(title)) : '';
+  const language = tidy(valueOf(page.html, 'lang') ?? '');
+  return `${words ? `Page, ${words}` : 'Page without a title'}; ${language ? `read in the voice for ${language}` : 'read in whatever voice is set'}`;
+}
+
 function sayElement(page: Page, element: ElementNode): string {
-  if (!isExposed(page, element)) return element.tag === 'title' ? `Page title: ${tidy(shownTextOfTitle(element)) || 'none'}` : '';
+  if (!isExposed(page, element)) return '';
   const level = headingLevel(element);
   const { name } = nameOf(page, element);
   if (level !== null) return `Heading level ${level}, ${name || 'blank'}`;
@@ -48,10 +61,6 @@ function sayElement(page: Page, element: ElementNode): string {
     default:
       return sayChildren(page, element);
   }
-}
-
-function shownTextOfTitle(title: ElementNode): string {
-  return title.children.map((child) => (child.kind === 'text' ? child.text : '')).join('');
 }
 
 function sayChildren(page: Page, element: ElementNode): string {

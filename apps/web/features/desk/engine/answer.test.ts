@@ -45,6 +45,14 @@ test('repairing the outline is shown as the whole outline', () => {
   expect(preview).toMatchObject({ now: { spoken: '2 Wax · 4 Bees · 5 Queens' }, then: { spoken: '2 Wax · 3 Bees · 4 Queens' } });
 });
 
+test('a correction of the whole page is heard when it opens', () => {
+  const text = { ...page('<html>\n<head><title>Wax</title></head><body><p>x</p></body></html>'), scope: 'document' as const };
+  expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'set-language', inputs: { language: 'en-GB' } })).toMatchObject({
+    now: { spoken: 'Page, Wax; read in whatever voice is set', markup: '<html>' },
+    then: { spoken: 'Page, Wax; read in the voice for en-GB', markup: '<html lang="en-GB">' },
+  });
+});
+
 test('a remedy that declines says why, and a note that is gone says so', () => {
   const text = page('<p><img src="a.png"></p>');
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'describe', inputs: { alt: '' } })).toMatchObject({ ok: false });

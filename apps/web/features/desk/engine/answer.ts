@@ -1,5 +1,5 @@
 import {
-  addressOf, applyRemedy, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, rawText, resolveAddress, ruleOf, sentenceOf, speakRange, surroundingsFrom, tidy,
+  addressOf, applyRemedy, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, rawText, resolveAddress, ruleOf, sentenceOf, speakRange, speakWhole, surroundingsFrom, tidy,
   type Change, type Finding, type Page,
 } from '@inkwell/core';
 import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, Side, SizedUp } from './protocol';
@@ -55,7 +55,8 @@ export class PageReader {
     const after = parsePage(result.value.after, { scope: page.scope, surroundings: page.surroundings });
     if (remedy === 'repair-outline') return { ok: true, now: outlineSide(page), then: outlineSide(after) };
     const { now, then } = rangesAround(finding, result.value.change);
-    return { ok: true, now: side(page, now), then: side(after, then) };
+    const say = finding.family === 'document' ? speakWhole : speakRange;
+    return { ok: true, now: side(page, now, say), then: side(after, then, say) };
   }
 }
 
@@ -79,8 +80,8 @@ function rangesAround(finding: Finding, change: Change): { now: Stretch; then: S
   return { now, then: { start: mapOffset(change, now.start, -1) ?? now.start, end: now.end + grown } };
 }
 
-function side(page: Page, range: Stretch): Side {
-  return { spoken: speakRange(page, range), markup: shortened(page.source.slice(range.start, range.end)) };
+function side(page: Page, range: Stretch, say: (page: Page, range: Stretch) => string): Side {
+  return { spoken: say(page, range), markup: shortened(page.source.slice(range.start, range.end)) };
 }
 
 function outlineSide(page: Page): Side {
