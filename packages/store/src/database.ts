@@ -1,4 +1,4 @@
-import { Kysely, Migrator, PostgresDialect, type Transaction } from 'kysely';
+import { Kysely, Migrator, PostgresDialect, sql, type Transaction } from 'kysely';
 import pg from 'pg';
 import { MIGRATIONS } from './migrations/index.ts';
 import type { Tables } from './schema.ts';
@@ -21,11 +21,22 @@ export function openDatabase({ url, most = 10 }: DatabaseOptions): Database {
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }
 
-/** Brings the tables up to date. Two processes may call it at once: the second waits. */
+/** Any number that no other user of the database takes for its own lock. */
+const MIGRATION_LOCK = 4_310_001;
+
+/** Brings the tables up to date. Two processes may call it at once: the second waits. Takes two connections of the pool. */
 export async function migrate(db: Database): Promise<void> {
   const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
-  const { error } = await migrator.migrateToLatest();
-  if (error) throw error;
+  // Kysely locks its own table, which two processes cannot both make: the making is locked too.
+  await db.connection().execute(async (one) => {
+    await sql`select pg_advisory_lock(${MIGRATION_LOCK})`.execute(one);
+    try {
+      const { error } = await migrator.migrateToLatest();
+      if (error) throw error;
+    } finally {
+      await sql`select pg_advisory_unlock(${MIGRATION_LOCK})`.execute(one);
+    }
+  });
 }
 
 const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'ETIMEDOUT', 'EPIPE', '57P01', '57P02', '57P03', '08000', '08001', '08003', '08006', '53300']);

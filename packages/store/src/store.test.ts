@@ -5,18 +5,18 @@ let db: Database;
 let scratch: Database;
 const NAME = `inkwell_store_${process.pid}`;
 
-/** A schema of its own in the scratch database, so that tables can be made from nothing. */
+/** A database of its own, so that tables can be made from nothing. */
 beforeAll(async () => {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('These tests need a scratch database: run bin/test unit, which starts one.');
   db = openDatabase({ url });
-  await sql.raw(`create schema ${NAME}`).execute(db);
-  scratch = openDatabase({ url: `${url}?options=-c%20search_path%3D${NAME}`, most: 3 });
+  await sql.raw(`create database ${NAME}`).execute(db);
+  scratch = openDatabase({ url: Object.assign(new URL(url), { pathname: `/${NAME}` }).href, most: 4 });
 });
 
 afterAll(async () => {
   await scratch.destroy();
-  await sql.raw(`drop schema ${NAME} cascade`).execute(db);
+  await sql.raw(`drop database ${NAME}`).execute(db);
   await db.destroy();
 });
 
