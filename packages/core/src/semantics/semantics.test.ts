@@ -68,7 +68,7 @@ test('the link or button around an element, at any depth', () => {
   expect(controlAround(page, outer)).toBeNull();
 });
 
-describe('the table model (HTML Living Standard, "forming a table")', () => {
+describe('the table model (HTML Living Standard, "forming a table"; spans cut off at their group, as browsers do)', () => {
   const cells = (html: string) => gridOf(first(html, 'table').element).cells.map((cell) => [cell.row, cell.column, cell.rowSpan, cell.colSpan]);
 
   test('places cells around the spans above them', () => {

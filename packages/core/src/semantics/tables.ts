@@ -28,7 +28,10 @@ const TALLEST = 65_534;
 /** Slots filled at most for one table: beyond it spans count as 1, so that no page can ask for endless memory. */
 const MOST_SLOTS = 2_000_000;
 
-/** The grid of a table, after the Living Standard's "forming a table": row groups end the spans inside them. */
+/**
+ * The grid of a table, after the HTML Living Standard's "forming a table". One difference, on purpose: a span that reaches past its row
+ * group is cut off there, as browsers do, where the standard's own steps would add empty rows that nobody sees.
+ */
 export function gridOf(table: ElementNode): Grid {
   const grid: Grid = { rows: 0, columns: 0, cells: [], at: [] };
   let filled = 0;

@@ -1,0 +1,67 @@
+import { expect, test } from '@playwright/test';
+import { bringIn, freshTitle, standing } from '../support/desk';
+
+test('from the shelf to a family’s notes on one page, by the counts', async ({ page }) => {
+  await page.goto('/');
+  const row = page.getByRole('row', { name: /A First Year with Bees/ });
+  await expect(row).toContainText('held');
+  await expect(row).toContainText(/about [\d.]+ h/);
+  await row.getByRole('link').click();
+  await expect(page.getByRole('row', { name: /Welcome to A First Year with Bees/ })).toContainText('Signed off');
+  await page.getByRole('link', { name: '2 open in Lists on Opening a hive' }).click();
+  await expect(page.getByRole('heading', { name: 'Notes, in page order: 2 open' })).toBeVisible();
+  await expect(page.getByLabel('Family')).toHaveValue('lists');
+  await page.getByLabel('Family').selectOption('all');
+  await expect(page.getByRole('heading', { name: 'Notes, in page order: 5 open' })).toBeVisible();
+});
+
+test('an address leads back to the same note and face', async ({ page, context }) => {
+  await bringIn(page, '<h2></h2><p><a href="x"></a></p><p><img src="images/smoker.png"></p>', freshTitle('Address'));
+  await page.getByRole('listitem').getByRole('button', { name: 'Link with no text' }).click();
+  await page.getByRole('tab', { name: 'Changes' }).click();
+  await expect(page).toHaveURL(/face=changes&note=\d+/);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('tab', { name: 'Changes' })).toHaveAttribute('aria-selected', 'true');
+  await expect(other.getByRole('heading', { level: 2, name: 'A link to x has no text' })).toBeVisible();
+});
+
+test('who is at the desk is recorded with what they do', async ({ page }) => {
+  await bringIn(page, '<h2></h2><p>Text</p>', freshTitle('Hands'));
+  await page.getByLabel('At the desk').selectOption('Odile Marsh, author');
+  await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  await expect(standing(page)).toContainText('mended by Odile Marsh');
+  await page.getByRole('tab', { name: 'Changes' }).click();
+  await expect(page.getByRole('row', { name: /^2 / })).toContainText('Heading with no text (take it out)');
+  await page.getByLabel('At the desk').selectOption('Ruth Pender, publisher');
+  await page.getByRole('button', { name: 'Sign off' }).click();
+  await expect(standing(page)).toContainText('Signed off');
+  await expect(standing(page)).toContainText('by Ruth Pender');
+});
+
+test('the criterion behind a note ships with the application', async ({ page }) => {
+  await page.goto('/collections/a-first-year-with-bees/inside-the-hive');
+  await page.getByRole('link', { name: '1.1.1 Non-text Content' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: '1.1.1 Non-text Content' })).toBeVisible();
+  await expect(page.getByText('Picture with no alternative')).toBeVisible();
+});
+
+test('an address with nothing at it says so', async ({ page }) => {
+  for (const address of ['/collections/nowhere', '/collections/a-first-year-with-bees/nothing', '/criteria/9.9.9', '/proof/a-first-year-with-bees/nothing.png']) {
+    const answer = await page.goto(address);
+    expect([address, answer?.status()]).toEqual([address, 404]);
+  }
+});
+
+test('a request that is wrong or comes from another site changes nothing', async ({ request }) => {
+  const tries = [
+    await request.post('/api/pages/1/mend', { data: { base: 'one' } }),
+    await request.post('/api/pages/1/mend', { data: 'not json' }),
+    await request.post('/api/pages/1/undo', { data: { base: 1 }, headers: { 'sec-fetch-site': 'cross-site' } }),
+    await request.post('/api/pages/1/steal', { data: {} }),
+    await request.post('/api/pages/999999/undo', { data: { base: 1 } }),
+  ];
+  expect(tries.map((answer) => answer.status())).toEqual([422, 422, 403, 404, 404]);
+  for (const answer of tries) expect(await answer.json()).toMatchObject({ ok: false, problem: { what: expect.any(String) as unknown } });
+});
