@@ -9,9 +9,11 @@ import type { DeskActions, DeskState } from './useDesk';
 const Line = styled.section`
   display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1.1rem; padding: 0.5rem 1.25rem; background: var(--paper); border-bottom: 1px solid var(--line);
   h1 { font-size: 1.3125rem; }
+  /* A long title or sentence takes a second line of its own; the buttons keep their place. */
+  @media (min-width: 60rem) { flex-wrap: nowrap; > * { min-width: 0; } > div { flex: none; } > h1 { flex: none; max-width: 45%; } }
 `;
 const Quiet = styled.p`color: var(--quiet); font-size: 0.875rem;`;
-const Stand = styled.p`display: flex; flex-wrap: wrap; justify-content: end; align-items: baseline; gap: 0 0.6rem; margin-left: auto; `;
+const Stand = styled.p`display: flex; flex-wrap: wrap; justify-content: end; align-items: baseline; gap: 0 0.6rem; margin-left: auto; text-align: right; `;
 const Acts = styled.div`display: flex; gap: 0.5rem;`;
 
 export interface Permissions {
