@@ -20,6 +20,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
   { name: 'desk-source', address: `${BEES}/swarms?face=source`, before: async (page) => { await page.locator('.cm-line').nth(2).click(); await page.keyboard.press('End'); await page.keyboard.insertText('\n<p><a href="opening-a-hive.html">here</a></p>'); } },
   { name: 'desk-changes', address: `${BEES}/your-first-harvest?face=changes` },
+  { name: 'desk-signed-off', address: `${BEES}/welcome-to-a-first-year-with-bees` },
   { name: 'desk-narrow', address: '/collections/larkmoor-canal-trust/boat-trips', width: 320, height: 900 },
   { name: 'criterion', address: '/criteria/1.3.1' },
 ];

@@ -1,4 +1,4 @@
-import { auditPage, parsePage, rawText, REMEDIES, selectFindings, sentenceOf, tidy, verdictOf, type Finding, type Page, type Profile, type Scope, type Verdict } from '@inkwell/core';
+import { auditPage, parsePage, REMEDIES, selectFindings, sentenceOf, titleText, verdictOf, type Finding, type Page, type Profile, type Scope, type Verdict } from '@inkwell/core';
 
 /** A finding as programs are given it: prose made, remedies with what they need. */
 export interface ReportedFinding {
@@ -26,12 +26,7 @@ export interface ReportedPage {
 export function examine(path: string, source: string, profile: Profile, scope?: Scope): ReportedPage {
   const page = parsePage(source, scope ? { scope } : {});
   const findings = selectFindings(auditPage(page).findings, profile);
-  return { path, title: titleOf(page), scope: page.scope, verdict: verdictOf(findings, profile), findings: findings.map((finding) => reported(page, finding)) };
-}
-
-function titleOf(page: Page): string {
-  const title = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
-  return title ? tidy(rawText(title)) : '';
+  return { path, title: titleText(page), scope: page.scope, verdict: verdictOf(findings, profile), findings: findings.map((finding) => reported(page, finding)) };
 }
 
 export function reported(page: Page, finding: Finding): ReportedFinding {

@@ -9,6 +9,8 @@ export { childElements, rawText, tidy, valueOf, type ElementNode, type Range } f
 export { outline, type Heading } from './semantics/outline.ts';
 export { nameOf } from './semantics/names.ts';
 export { addressOf, fileNameOf } from './semantics/pictures.ts';
+export { titleText } from './semantics/title.ts';
+export { escapeText } from './remedies/markup.ts';
 export { isExposed, isSeen } from './semantics/visibility.ts';
 export { CRITERIA, criterionOf, type Criterion, type Level } from './standards/criteria.ts';
 export { RULES } from './rules/registry.ts';

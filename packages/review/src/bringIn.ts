@@ -1,4 +1,4 @@
-import { parsePage, tidy, type Scope, type Verdict } from '@inkwell/core';
+import { escapeText, parsePage, tidy, type Scope, type Verdict } from '@inkwell/core';
 import { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
 import { isDuplicate, type Collection, type Database } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
@@ -99,6 +99,5 @@ export function slugOf(title: string): string {
 }
 
 function asParagraphs(text: string): string {
-  const escaped = text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-  return escaped.trim().split(/\r?\n\s*\r?\n/).map((part) => `<p>${part.trim().replace(/\r?\n/g, '<br>\n')}</p>`).join('\n');
+  return escapeText(text).trim().split(/\r?\n\s*\r?\n/).map((part) => `<p>${part.trim().replace(/\r?\n/g, '<br>\n')}</p>`).join('\n');
 }

@@ -1,5 +1,4 @@
-import type { Answer, Database, Standing } from '@inkwell/store';
-import { findingsIn, lockPage } from '@inkwell/store';
+import { findingsIn, lapseSignOff, lockPage, type Answer, type Database, type Standing, type StoredPage, type Write } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { onHead } from './revise.ts';
@@ -14,10 +13,7 @@ export async function rule(db: Database, actor: Actor, wish: { pageId: number; b
     if (!finding) return notFound('This note');
     if (finding.outcome !== 'cantTell') return refused({ code: 'declined', what: 'There is no question to answer here', why: 'The engine is sure of this one.', kept: 'The note stands as it was.', next: 'Mend it with one of its corrections.' });
     const standing: Standing = wish.answer === 'no problem' ? 'ruled out' : 'open';
-    await trx.updateTable('rulings').set({ taken_back_by: actor.id, taken_back_at: new Date() }).where('finding_id', '=', finding.id).where('taken_back_at', 'is', null).execute();
-    await trx.insertInto('rulings').values({ finding_id: finding.id, answer: wish.answer, made_by: actor.id, taken_back_by: null }).execute();
-    await trx.updateTable('findings').set({ standing, ruled: wish.answer }).where('id', '=', finding.id).execute();
-    await trx.insertInto('standing_changes').values({ finding_id: finding.id, revision: page.head, standing, made_by: actor.id }).execute();
+    await answerWith(trx, actor, page, finding.id, standing, wish.answer);
     return done(standing);
   });
 }
@@ -31,13 +27,18 @@ export async function takeBackRuling(db: Database, actor: Actor, wish: { pageId:
     const finding = page && (await findingsIn(trx, page.id, page.head)).find((one) => one.id === wish.findingId);
     if (!page || !finding) return notFound('This note');
     if (finding.ruled === null) return refused({ code: 'nothing-to-do', what: 'There is no answer to take back', kept: 'The note stands as it was.' });
-    await trx.updateTable('rulings').set({ taken_back_by: actor.id, taken_back_at: new Date() }).where('finding_id', '=', finding.id).where('taken_back_at', 'is', null).execute();
-    await trx.updateTable('findings').set({ standing: 'open', ruled: null }).where('id', '=', finding.id).execute();
-    await trx.insertInto('standing_changes').values({ finding_id: finding.id, revision: page.head, standing: 'open', made_by: actor.id }).execute();
-    // Without the answer the page may no longer be ready: a sign-off that rested on it lapses.
-    await trx.updateTable('sign_offs').set({ lapsed_by_revision: page.head, lapsed_at: new Date() }).where('page_id', '=', page.id).where('lapsed_at', 'is', null).execute();
+    await answerWith(trx, actor, page, finding.id, 'open', null);
     return done<Standing>('open');
   });
+}
+
+/** Puts an answer, or none, in place of the one in force. A sign-off rests on the answers it was given under: when one changes it lapses. */
+async function answerWith(trx: Write, actor: Actor, page: StoredPage, findingId: number, standing: Standing, answer: Answer | null): Promise<void> {
+  await trx.updateTable('rulings').set({ taken_back_by: actor.id, taken_back_at: new Date() }).where('finding_id', '=', findingId).where('taken_back_at', 'is', null).execute();
+  if (answer) await trx.insertInto('rulings').values({ finding_id: findingId, answer, made_by: actor.id, taken_back_by: null }).execute();
+  await trx.updateTable('findings').set({ standing, ruled: answer }).where('id', '=', findingId).execute();
+  await trx.insertInto('standing_changes').values({ finding_id: findingId, revision: page.head, standing, made_by: actor.id }).execute();
+  await lapseSignOff(trx, page.id, page.head);
 }
 
 /** Signs off exactly one revision, when nothing holds it. */

@@ -133,6 +133,16 @@ test('a ruling settles a question, holds over changes, stands as a failure when 
   expect(await look(view.slug)).toMatchObject({ standing: 'ready', tally: { should: 1, judge: 0 } });
 });
 
+test('a sign-off lapses when an answer it rested on is changed', async () => {
+  const view = await page('<h2>A</h2><p>The chart of combs is <a href="c.html">here</a>.</p>');
+  const where = { ...at(view), findingId: view.notes[0]!.id };
+  await rule(db, INES, { ...where, answer: 'no problem' });
+  await signOff(db, RUTH, at(view));
+  expect((await look(view.slug)).standing).toBe('signed off');
+  await rule(db, INES, { ...where, answer: 'stands' });
+  expect(await look(view.slug)).toMatchObject({ standing: 'lapsed', tally: { should: 1 } });
+});
+
 test('what cannot be taken in leaves nothing behind', async () => {
   const count = async () => (await ledger(db, SLUG)).ok && ((await ledger(db, SLUG)) as { value: { pages: unknown[] } }).value.pages.length;
   const before = await count();

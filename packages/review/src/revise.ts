@@ -1,5 +1,5 @@
-import { auditPage, changeBetween, compareAudits, DEFAULT_PROFILE, ENGINE_VERSION, outline, parsePage, rawText, tidy, verdictOf, type Change, type Finding, type Page, type Verdict } from '@inkwell/core';
-import { findingsIn, fixedFindings, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Write } from '@inkwell/store';
+import { auditPage, changeBetween, compareAudits, DEFAULT_PROFILE, ENGINE_VERSION, outline, parsePage, titleText, verdictOf, type Change, type Finding, type Page, type Verdict } from '@inkwell/core';
+import { findingsIn, fixedFindings, lapseSignOff, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Write } from '@inkwell/store';
 import type { Actor } from './actor.ts';
 import { surroundingsOf } from './surroundings.ts';
 import { notFound, refused, type Problem, type Result } from './problems.ts';
@@ -66,7 +66,7 @@ export async function revise(trx: Write, page: StoredPage, actor: Actor, next: N
   const { findings } = auditPage(parsed);
   const tracked = await track(trx, page.id, number, findings, actor, head && { html: head.html, change: next.change, undone: next.content !== undefined }, next.html);
   await trx.updateTable('pages').set({ head: number, title, redo: JSON.stringify(next.redo ?? []) }).where('id', '=', page.id).execute();
-  await trx.updateTable('sign_offs').set({ lapsed_by_revision: number, lapsed_at: new Date() }).where('page_id', '=', page.id).where('lapsed_at', 'is', null).execute();
+  await lapseSignOff(trx, page.id, number);
   return { revision: number, found: findings.length, verdict: verdictOf(findings, DEFAULT_PROFILE), ...tracked };
 }
 
@@ -77,9 +77,7 @@ async function contentBefore(trx: Write, pageId: number, content: number): Promi
 /** A document's title is its own; a fragment's is the platform's. */
 export function titleOf(page: Page, known: string): string {
   if (page.scope === 'fragment') return known;
-  const own = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
-  const title = own ? tidy(rawText(own)) : '';
-  return title || known || outline(page)[0]?.name || 'Page without a title';
+  return titleText(page) || known || outline(page)[0]?.name || 'Page without a title';
 }
 
 interface Before {

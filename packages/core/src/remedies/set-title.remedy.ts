@@ -1,5 +1,6 @@
 import { tidy } from '../document/tree.ts';
 import { outline } from '../semantics/outline.ts';
+import { titleElement } from '../semantics/title.ts';
 import { contentRange, escapeText } from './markup.ts';
 import { afterDoctype } from './set-language.remedy.ts';
 import { decline, planned, type Remedy } from './types.ts';
@@ -17,7 +18,7 @@ export const remedy: Remedy = {
   plan({ page }, inputs) {
     const title = tidy(inputs.title ?? '');
     if (!title) return decline('Write the page’s title.');
-    const existing = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
+    const existing = titleElement(page);
     const content = existing && contentRange(existing);
     if (content && existing.endTag) return planned({ ...content, text: escapeText(title) });
     const at = page.head.startTag?.end ?? page.html.startTag?.end ?? afterDoctype(page.source);

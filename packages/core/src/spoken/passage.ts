@@ -1,9 +1,10 @@
-import { childElements, rawText, tidy, valueOf, type ElementNode, type Range } from '../document/tree.ts';
+import { childElements, tidy, valueOf, type ElementNode, type Range } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { headingLevel } from '../semantics/outline.ts';
 import { nameOf, shownText } from '../semantics/names.ts';
 import { roleOf } from '../semantics/roles.ts';
 import { gridOf } from '../semantics/tables.ts';
+import { titleText } from '../semantics/title.ts';
 import { isExposed } from '../semantics/visibility.ts';
 
 /** Longest passage spoken for one note, in characters. */
@@ -34,8 +35,7 @@ function punctuated(text: string): string {
 
 /** What a listener hears of the page as a whole when it opens: its title, and in which voice. */
 export function speakWhole(page: Page): string {
-  const title = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
-  const words = title ? tidy(rawText(title)) : '';
+  const words = titleText(page);
   const language = tidy(valueOf(page.html, 'lang') ?? '');
   return `${words ? `Page, ${words}` : 'Page without a title'}; ${language ? `read in the voice for ${language}` : 'read in whatever voice is set'}`;
 }

@@ -70,6 +70,11 @@ export function lastSignOff(db: Database, pageId: number): Promise<(SignOff & { 
     .executeTakeFirst();
 }
 
+/** Ends the sign-off in force, when there is one: `revision` is the one that made it lapse. */
+export async function lapseSignOff(trx: Write, pageId: number, revision: number): Promise<void> {
+  await trx.updateTable('sign_offs').set({ lapsed_by_revision: revision, lapsed_at: new Date() }).where('page_id', '=', pageId).where('lapsed_at', 'is', null).execute();
+}
+
 /** A page of a collection with what stands open on it, counted in the database. */
 export interface PageCounts {
   id: number;

@@ -1,5 +1,5 @@
 import {
-  addressOf, applyRemedy, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, rawText, resolveAddress, ruleOf, sentenceOf, speakRange, speakWhole, surroundingsFrom, tidy,
+  addressOf, applyRemedy, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, resolveAddress, ruleOf, sentenceOf, speakRange, speakWhole, surroundingsFrom, titleText,
   type Change, type Finding, type Page,
 } from '@inkwell/core';
 import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, Side, SizedUp } from './protocol';
@@ -99,6 +99,5 @@ function draftNote(finding: Finding): DraftNote {
 
 function sizeUp(source: string): SizedUp {
   const page = parsePage(source);
-  const own = page.elements.find((element) => element.tag === 'title' && element.space === 'html');
-  return { scope: page.scope, title: own ? tidy(rawText(own)) : '', notes: auditPage(page).findings.length };
+  return { scope: page.scope, title: titleText(page), notes: auditPage(page).findings.length };
 }

@@ -1,5 +1,5 @@
 import { defineRule } from '../../types.ts';
-import { childElements, rawText, tidy } from '../../../document/tree.ts';
+import { titleElement, titleText } from '../../../semantics/title.ts';
 
 export const rule = defineRule({
   id: 'document/no-title',
@@ -13,8 +13,8 @@ export const rule = defineRule({
   remedies: ['set-title'],
   messages: { none: 'The page has no title', blank: 'The page’s title is blank' },
   end(page, tell) {
-    const title = childElements(page.head).find((child) => child.tag === 'title' && child.space === 'html') ?? page.elements.find((element) => element.tag === 'title' && element.space === 'html');
-    if (title && tidy(rawText(title))) return;
+    if (titleText(page)) return;
+    const title = titleElement(page);
     tell({ at: title ?? page.head, message: title ? 'blank' : 'none', subject: 'page', range: title?.range ?? page.head.startTag ?? { start: 0, end: 0 } });
   },
 });
