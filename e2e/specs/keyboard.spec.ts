@@ -1,9 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { bringIn, freshTitle, standing } from '../support/desk';
 
-/** Presses Tab until something of that name has focus. */
+/** Presses Tab until something of that name has focus, for as long as a patient reader would. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let i = 0; i < 60; i++) {
+  for (const end = Date.now() + 20_000; Date.now() < end;) {
     await page.keyboard.press('Tab');
     const text = await page.evaluate(() => {
       const here = document.activeElement as HTMLInputElement | null;

@@ -62,14 +62,16 @@ export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSki
   const inputs = offer ? (typed[offer.name] ?? offer.inputs) : undefined;
   const preview = usePreview(engine, text, key, offer?.name, inputs);
 
-  const submit = (event: FormEvent) => {
+  // What is shown may still be of the text before the last key: what is typed now decides.
+  const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (offer && inputs && preview?.ok && mayChange && !busy) void onApply(offer.name, inputs);
+    if (!offer || !inputs || !mayChange || busy) return;
+    if ((await engine.preview(text, key, offer.name, inputs)).ok) await onApply(offer.name, inputs);
   };
   const type = (field: string, value: string) => offer && setTyped({ ...typed, [offer.name]: { ...inputs, [field]: value } });
 
   return (
-    <Form onSubmit={submit} aria-label="Correction">
+    <Form onSubmit={(event) => void submit(event)} aria-label="Correction">
       {usable.length > 1 && <Choice label="Correction" hideLabel value={offer!.name} onChange={setName} options={usable.map((one) => ({ value: one.name, label: one.label }))} />}
       {usable.length === 1 && <strong>{offer!.label}</strong>}
       {usable.length === 0 && <Quiet>{offers[0]?.declines ?? ruleOf(note.rule)?.fix}</Quiet>}
@@ -83,7 +85,7 @@ export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSki
       </Subject>
       <BeforeAndAfter preview={preview} />
       <Actions>
-        {offer && <Button type="submit" $look="main" isDisabled={busy || !mayChange || !preview?.ok}>Apply, go to next</Button>}
+        {offer && <Button type="submit" $look="main" isDisabled={busy || !mayChange}>Apply, go to next</Button>}
         <Button onPress={onSkip}>Skip</Button>
         {!mayChange && <Quiet>You may look, not change: someone else has to be at the desk.</Quiet>}
       </Actions>
