@@ -4,5 +4,5 @@ module.exports = {
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],
   modulePathIgnorePatterns: ['/.next/'],
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { module: { type: 'commonjs' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(?:parse5|entities|css-tree)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(?:parse5|entities|css-tree|culori)/)'],
 };

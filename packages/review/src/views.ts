@@ -1,10 +1,11 @@
-import { DEFAULT_PROFILE, ruleOf, sentenceOf, type Family, type FindingOutcome, type Weight } from '@inkwell/core';
+import { DEFAULT_PROFILE, ruleOf, sentenceOf, type Family, type FindingOutcome, type Neighbours, type Weight } from '@inkwell/core';
 import {
-  collectionBySlug, collections, findingsIn, lastSignOff, OPEN_STANDINGS, pageBySlug, pagesWithCounts, revisionLines, revisionOf, rulingsOn, titlesByAddress,
+  collectionBySlug, collections, findingsIn, lastSignOff, OPEN_STANDINGS, pageBySlug, pagesWithCounts, revisionLines, revisionOf, rulingsOn,
   type Answer, type Collection, type Database, type PageCounts, type Standing, type StoredFinding,
 } from '@inkwell/store';
 import { done, notFound, type Result } from './problems.ts';
 import { openVerdict, pageStanding, standingOfCounts, tallyOf, type PageStanding, type Tally } from './standing.ts';
+import { neighboursIn } from './surroundings.ts';
 
 /** One collection on the shelf: how far its pages are. */
 export interface ShelfRow {
@@ -101,17 +102,17 @@ export interface Desk {
   canUndo: boolean;
   canRedo: boolean;
   signOff: { revision: number; by: string; at: string; lapsedBy: number | null } | null;
-  /** Titles of the collection's pages by address: what relative links lead to. */
-  titles: Record<string, string>;
+  /** What the collection holds that the engine has a use for. */
+  neighbours: Neighbours;
   history: RevisionView[];
 }
 
 export async function desk(db: Database, collection: string, slug: string): Promise<Result<Desk>> {
   const page = await pageBySlug(db, collection, slug);
   if (!page) return notFound('This page');
-  const [head, findings, rulings, signed, lines, titles, fixed] = await Promise.all([
+  const [head, findings, rulings, signed, lines, neighbours, fixed] = await Promise.all([
     revisionOf(db, page.id, page.head), findingsIn(db, page.id, page.head), rulingsOn(db, page.id), lastSignOff(db, page.id), revisionLines(db, page.id),
-    titlesByAddress(db, page.collection_id), countFixed(db, page.id),
+    neighboursIn(db, page.collection_id), countFixed(db, page.id),
   ]);
   const answers = new Map(rulings.map((ruling) => [ruling.finding_id, { answer: ruling.answer, by: ruling.by, at: ruling.made_at.toISOString() }]));
   const history = lines.map(({ made_at, number, cause, note, by }) => ({ number, cause, note, by, at: made_at.toISOString() }));
@@ -129,7 +130,7 @@ export async function desk(db: Database, collection: string, slug: string): Prom
     canUndo: head!.content_before !== null,
     canRedo: page.redo.length > 0,
     signOff: signed ? { revision: signed.revision, by: signed.by, at: signed.signed_at.toISOString(), lapsedBy: signed.lapsed_by_revision } : null,
-    titles: Object.fromEntries(titles),
+    neighbours,
     history,
   });
 }

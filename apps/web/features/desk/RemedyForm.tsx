@@ -35,7 +35,7 @@ export interface RemedyFormProps {
 }
 
 export function pageTextOf(desk: Desk, source = desk.html): PageText {
-  return { source, scope: desk.scope, title: desk.title, address: desk.address, titles: desk.titles };
+  return { source, scope: desk.scope, title: desk.title, address: desk.address, neighbours: desk.neighbours };
 }
 
 /** The corrections of a note: choose one, fill it in, see before and after, apply and go on. */

@@ -130,12 +130,12 @@ const DOCUMENT_TAGS = new Set(['html', 'head', 'body']);
 export class WatchfulParser extends Parser<Map> {
   ownDocumentTags = false;
 
-  static read(source: string): { root: RootNode; ownDocumentTags: boolean } {
+  static read(source: string): { root: RootNode; ownDocumentTags: boolean; quirks: boolean } {
     const mode = { quirks: false };
     const options: ParserOptions<Map> = { sourceCodeLocationInfo: true, treeAdapter: createAdapter(mode) };
     const parser = new WatchfulParser(options);
     parser.tokenizer.write(source, true);
-    return { root: parser.document, ownDocumentTags: parser.ownDocumentTags };
+    return { root: parser.document, ownDocumentTags: parser.ownDocumentTags, quirks: mode.quirks };
   }
 
   override onStartTag(token: Token.TagToken): void {

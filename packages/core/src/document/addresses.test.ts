@@ -9,9 +9,9 @@ test.each<[string, string, string | null]>([
 });
 
 test('the surroundings of a fragment know its shown title and the titles behind its links', () => {
-  const surroundings = surroundingsFrom({ address: 'unit-1/wax.html', scope: 'fragment', title: 'Wax' }, { 'unit-1/spring.html': 'Spring work' });
+  const surroundings = surroundingsFrom({ address: 'unit-1/wax.html', scope: 'fragment', title: 'Wax' }, { titles: { 'unit-1/spring.html': 'Spring work' } });
   expect(surroundings.shownTitle).toBe('Wax');
   expect(surroundings.titleOf?.('spring.html')).toBe('Spring work');
   expect(surroundings.titleOf?.('https://larkmoor.example/spring.html')).toBeUndefined();
-  expect(surroundingsFrom({ address: 'a.html', scope: 'document', title: 'A' }, {}).shownTitle).toBeUndefined();
+  expect(surroundingsFrom({ address: 'a.html', scope: 'document', title: 'A' }, { titles: {} }).shownTitle).toBeUndefined();
 });

@@ -11,6 +11,12 @@ export interface Surroundings {
   shownTitle?: string;
   /** The title of the page a link leads to, when it is known. */
   titleOf?: (address: string) => string | undefined;
+  /** A linked style sheet of the collection. `from`: address of the sheet that imports it, '' for the page itself. */
+  sheetAt?: (address: string, from: string) => { text: string; address: string } | undefined;
+  /** Sheets that apply beside the page's own, before them. */
+  extraSheets?: readonly string[];
+  /** Whether a relative address leads to a page or file of the collection; undefined when that is not known. */
+  leadsSomewhere?: (address: string) => boolean | undefined;
 }
 
 /** A parsed page. Facts about it are computed once, on demand: see `fact`. */
@@ -18,6 +24,8 @@ export interface Page {
   readonly source: string;
   readonly scope: Scope;
   readonly root: RootNode;
+  /** No doctype, or one of the old ones: browsers keep old habits. */
+  readonly quirks: boolean;
   readonly html: ElementNode;
   readonly head: ElementNode;
   readonly body: ElementNode;
@@ -40,7 +48,7 @@ export interface ParseOptions {
  * Without an html, head or body tag of its own it is a fragment, unless `scope` says otherwise.
  */
 export function parsePage(source: string, options: ParseOptions = {}): Page {
-  const { root, ownDocumentTags } = WatchfulParser.read(source);
+  const { root, ownDocumentTags, quirks } = WatchfulParser.read(source);
   const html = childElements(root)[0]!;
   const top = childElements(html);
   const elements: ElementNode[] = [];
@@ -53,7 +61,7 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
     } else if (node.kind === 'text') texts.push(node);
   }
   return {
-    source, root, html, elements, texts,
+    source, root, html, elements, texts, quirks,
     scope: options.scope ?? (ownDocumentTags ? 'document' : 'fragment'),
     head: top.find((child) => child.tag === 'head')!,
     body: top.find((child) => child.tag === 'body' || child.tag === 'frameset')!,

@@ -1,28 +1,25 @@
 import { childElements, elementsIn, has, rawText, tidy, valueOf, type ElementNode, type ParentNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { generatedText, styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
+import { elementsById, referred } from './ids.ts';
 import { roleOf } from './roles.ts';
 import { isExposed, isGone } from './visibility.ts';
 
-export type NameSource = 'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'title' | 'none';
+export type NameSource = 'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'placeholder' | 'summary' | 'title' | 'none';
 export interface Name {
   name: string;
   from: NameSource;
 }
 
-/** Roles whose name may come from their content (WAI-ARIA 1.2, "Roles Supporting Name from Content"). */
-const FROM_CONTENT = new Set(
-  'button cell checkbox columnheader gridcell heading link menuitem menuitemcheckbox menuitemradio option radio row rowheader switch tab tooltip treeitem'.split(' '),
-);
+/**
+ * Roles whose name may come from their content (WAI-ARIA 1.2, "Roles Supporting Name from Content"). Rows are left out: browsers name
+ * them only inside grids. Terms are added: browsers name them so.
+ */
+const FROM_CONTENT = new Set('button cell checkbox columnheader gridcell heading link doc-backlink doc-biblioref doc-glossref doc-noteref menuitem menuitemcheckbox menuitemradio option radio rowheader switch tab term tooltip treeitem'.split(' '));
 
-export const elementsById = fact((page: Page) => {
-  const found = new Map<string, ElementNode>();
-  for (const element of page.elements) {
-    const id = valueOf(element, 'id');
-    if (id && !found.has(id)) found.set(id, element);
-  }
-  return found;
-});
+/** Roles that may not be named (WAI-ARIA 1.2, "Roles which cannot be named"). */
+const NAMELESS = new Set('caption code deletion emphasis insertion paragraph strong subscript superscript'.split(' '));
 
 const known = fact((): Map<ElementNode, Name> => new Map());
 
@@ -42,7 +39,7 @@ interface Walk {
 }
 
 function computeName(page: Page, element: ElementNode, walk: Walk): Name {
-  const referred = walk.referenced ? '' : nameFromReferences(page, element);
+  const referred = walk.referenced ? '' : textOfReferences(page, element, 'aria-labelledby');
   if (referred) return { name: referred, from: 'aria-labelledby' };
   const label = tidy(valueOf(element, 'aria-label') ?? '');
   if (label) return { name: label, from: 'aria-label' };
@@ -53,15 +50,33 @@ function computeName(page: Page, element: ElementNode, walk: Walk): Name {
     const content = tidy(contentName(page, element, walk));
     if (content) return { name: content, from: 'content' };
   }
-  const title = tidy(valueOf(element, 'title') ?? '');
-  return title ? { name: title, from: 'title' } : { name: '', from: 'none' };
+  return lastResort(element, role);
 }
 
-function nameFromReferences(page: Page, element: ElementNode): string {
-  const ids = valueOf(element, 'aria-labelledby');
-  if (!ids) return '';
-  const targets = ids.split(/\s+/).map((id) => elementsById(page).get(id)).filter((target) => target !== undefined);
-  return tidy(targets.map((target) => computeName(page, target, { referenced: true, hiddenToo: isGone(page, target) }).name).join(' '));
+function lastResort(element: ElementNode, role: string | null): Name {
+  if (element.attributes.length === 0) return { name: '', from: 'none' };
+  const title = NAMELESS.has(role ?? '') ? '' : tidy(valueOf(element, 'title') ?? '');
+  if (title) return { name: title, from: 'title' };
+  const placeholder = TYPED.has(element.tag) ? tidy(valueOf(element, 'placeholder') ?? valueOf(element, 'aria-placeholder') ?? '') : '';
+  return placeholder ? { name: placeholder, from: 'placeholder' } : { name: '', from: 'none' };
+}
+
+/** Fields a person types into: HTML-AAM lets their placeholder name them when nothing else does. */
+const TYPED = new Set(['input', 'textarea']);
+
+/** The accessible description: what aria-describedby refers to, else aria-description, else a title that is not already the name. */
+export function descriptionOf(page: Page, element: ElementNode): string {
+  const referredText = textOfReferences(page, element, 'aria-describedby');
+  if (referredText) return referredText;
+  const described = tidy(valueOf(element, 'aria-description') ?? '');
+  if (described) return described;
+  const title = tidy(valueOf(element, 'title') ?? '');
+  return title && title !== nameOf(page, element).name ? title : '';
+}
+
+function textOfReferences(page: Page, element: ElementNode, attribute: 'aria-labelledby' | 'aria-describedby'): string {
+  if (element.attributes.length === 0) return '';
+  return tidy(referred(page, element, attribute).map((target) => computeName(page, target, { referenced: true, hiddenToo: isGone(page, target) }).name).join(' '));
 }
 
 const LABELLED = new Set(['input', 'select', 'textarea', 'meter', 'progress']);
@@ -70,16 +85,23 @@ const LABELLED = new Set(['input', 'select', 'textarea', 'meter', 'progress']);
 function nativeName(page: Page, element: ElementNode, walk: Walk): Name | null {
   const { tag } = element;
   const type = tag === 'input' ? (valueOf(element, 'type') ?? '').toLowerCase() : '';
-  if (tag === 'img' || tag === 'area' || type === 'image') {
-    const alt = valueOf(element, 'alt');
-    if (alt !== null && (tidy(alt) || tag === 'img')) return { name: tidy(alt), from: tidy(alt) ? 'alt' : 'none' };
-  }
+  const alternative = tag === 'img' || tag === 'area' || type === 'image' ? alternativeName(element) : null;
+  if (alternative) return alternative;
   if (type === 'button' || type === 'submit' || type === 'reset') return buttonName(element, type);
   if (LABELLED.has(tag)) return labelName(page, element, walk);
   const naming = NAMING_CHILD[tag];
   const child = naming && childElements(element).find((one) => one.tag === naming);
   const text = child ? tidy(contentName(page, child, walk)) : '';
-  return text ? { name: text, from: 'caption' } : null;
+  if (text) return { name: text, from: 'caption' };
+  const summary = tag === 'table' ? tidy(valueOf(element, 'summary') ?? '') : '';
+  return summary ? { name: summary, from: 'summary' } : null;
+}
+
+function alternativeName(element: ElementNode): Name | null {
+  const alt = valueOf(element, 'alt');
+  if (alt === null) return null;
+  const name = tidy(alt);
+  return name ? { name, from: 'alt' } : element.tag === 'img' ? { name, from: 'none' } : null;
 }
 
 /** Browsers write their own word on a submit or reset button that has none. */
@@ -130,7 +152,8 @@ function firstField(label: ElementNode): ElementNode | undefined {
 
 /** Text alternative of what lies inside. Recursion is bounded: the parser nests no deeper than browsers do. */
 function contentName(page: Page, parent: ParentNode, walk: Walk): string {
-  let text = '';
+  const generated = parent.kind === 'element' ? generatedText(page, parent) : undefined;
+  let text = generated?.before ?? '';
   for (const child of parent.children) {
     if (child.kind === 'text') text += child.text;
     else if (child.kind === 'element') {
@@ -140,10 +163,17 @@ function contentName(page: Page, parent: ParentNode, walk: Walk): string {
         continue;
       }
       const inner = childName(page, child, walk);
-      text += isBlock(child) ? ` ${inner} ` : inner;
+      text += standsApart(page, child) ? ` ${inner} ` : inner;
     }
   }
-  return text;
+  return text + (generated?.after ?? '');
+}
+
+/** Whether its text is a piece of its own: what is laid out as anything but running text. */
+function standsApart(page: Page, element: ElementNode): boolean {
+  if (element.space !== 'html') return false;
+  const { display, gone, position } = styleOf(page, element);
+  return gone ? isBlock(element) : !(display === 'inline' || display === 'contents' || display.startsWith('ruby')) && position !== 'absolute';
 }
 
 function childName(page: Page, child: ElementNode, walk: Walk): string {

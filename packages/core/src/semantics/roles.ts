@@ -15,23 +15,27 @@ function nativeRole(element: ElementNode): string | null {
       return valueOf(element, 'alt') === '' && !has(element, 'aria-label') && !has(element, 'aria-labelledby') ? 'presentation' : 'img';
     case 'input':
       return inputRole(element);
+    case 'select':
+      return has(element, 'multiple') || Number(valueOf(element, 'size')) > 1 ? 'listbox' : 'combobox';
     default:
       return PLAIN_ROLES[tag] ?? null;
   }
 }
 
 const PLAIN_ROLES: Record<string, string> = {
-  article: 'article', aside: 'complementary', blockquote: 'blockquote', button: 'button', caption: 'caption', dd: 'definition', dt: 'term',
-  em: 'emphasis', fieldset: 'group', figure: 'figure', form: 'form', hr: 'separator', li: 'listitem', main: 'main', nav: 'navigation', ol: 'list',
-  ul: 'list', menu: 'list', option: 'option', p: 'paragraph', progress: 'progressbar', select: 'combobox', strong: 'strong', table: 'table',
-  tbody: 'rowgroup', thead: 'rowgroup', tfoot: 'rowgroup', td: 'cell', th: 'columnheader', tr: 'row', textarea: 'textbox', summary: 'button',
+  address: 'group', article: 'article', aside: 'complementary', blockquote: 'blockquote', button: 'button', caption: 'caption', code: 'code', datalist: 'listbox', dd: 'definition', del: 'deletion', details: 'group',
+  dfn: 'term', dialog: 'dialog', dt: 'term', em: 'emphasis', fieldset: 'group', figcaption: 'caption', figure: 'figure', form: 'form', hgroup: 'group', hr: 'separator', ins: 'insertion', li: 'listitem', main: 'main', mark: 'mark', math: 'math',
+  menu: 'list', meter: 'meter', nav: 'navigation', ol: 'list', optgroup: 'group', option: 'option', output: 'status', p: 'paragraph', progress: 'progressbar', s: 'deletion', search: 'search', select: 'combobox', strong: 'strong', sub: 'subscript',
+  summary: 'button', sup: 'superscript', table: 'table', tbody: 'rowgroup', td: 'cell', textarea: 'textbox', tfoot: 'rowgroup', th: 'columnheader', thead: 'rowgroup', time: 'time', tr: 'row', ul: 'list',
 };
 
 function inputRole(element: ElementNode): string {
   const type = (valueOf(element, 'type') ?? 'text').toLowerCase();
+  if (type === 'hidden') return 'none';
   if (['button', 'submit', 'reset', 'image'].includes(type)) return 'button';
   if (type === 'checkbox' || type === 'radio') return type;
   if (type === 'range') return 'slider';
+  if (has(element, 'list') && ['text', 'search', 'url', 'tel', 'email'].includes(type)) return 'combobox';
   return type === 'number' ? 'spinbutton' : type === 'search' ? 'searchbox' : 'textbox';
 }
 
@@ -45,7 +49,11 @@ const AUTHOR_ROLES = new Set(
     'dialog document emphasis feed figure form generic grid gridcell group heading img image insertion link list listbox listitem log main marquee math menu menubar ' +
     'menuitem menuitemcheckbox menuitemradio meter navigation none note option paragraph presentation progressbar radio radiogroup region row rowgroup rowheader ' +
     'scrollbar search searchbox separator slider spinbutton status strong subscript superscript switch tab table tablist tabpanel term textbox time timer toolbar ' +
-    'tooltip tree treegrid treeitem').split(' '),
+    'tooltip tree treegrid treeitem ' +
+    // Digital Publishing WAI-ARIA 1.0.
+    'doc-abstract doc-acknowledgments doc-afterword doc-appendix doc-backlink doc-biblioentry doc-bibliography doc-biblioref doc-chapter doc-colophon doc-conclusion doc-cover doc-credit doc-credits doc-dedication doc-endnote doc-endnotes ' +
+    'doc-epigraph doc-epilogue doc-errata doc-example doc-footnote doc-foreword doc-glossary doc-glossref doc-index doc-introduction doc-noteref doc-notice doc-pagebreak doc-pagelist doc-part doc-preface doc-prologue doc-pullquote doc-qna ' +
+    'doc-subtitle doc-tip doc-toc').split(' '),
 );
 
 const GLOBAL_NAMING = ['aria-label', 'aria-labelledby', 'aria-describedby', 'aria-live', 'aria-controls', 'aria-owns'];
@@ -70,8 +78,10 @@ export function isFocusable(element: ElementNode): boolean {
   return element.tag === 'input' ? valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled') : element.tag === 'iframe';
 }
 
+const LINKS = new Set(['link', 'doc-backlink', 'doc-biblioref', 'doc-glossref', 'doc-noteref']);
+
 export function isLink(element: ElementNode): boolean {
-  return roleOf(element) === 'link';
+  return LINKS.has(roleOf(element) ?? '');
 }
 
 /** The link or button an element lies in, when it does. */

@@ -1,6 +1,6 @@
 import { childElements, closest, elementsIn, has, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
-import { inlineStyle } from '../style/inline.ts';
+import { styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
 import { nameOf, shownText } from './names.ts';
 import { roleOf } from './roles.ts';
@@ -116,10 +116,10 @@ function decideUse(page: Page, table: ElementNode): TableUse {
   if (role === 'presentation') return 'layout';
   if (role === 'grid' || role === 'treegrid' || valueOf(table, 'role') === 'table') return 'data';
   if (saysData(table)) return 'data';
-  if (closest(table, (up) => up.tag === 'table' && roleOf(up) !== 'presentation') !== null && !bordered(table)) return 'unsure';
+  if (closest(table, (up) => up.tag === 'table' && roleOf(up) !== 'presentation') !== null && !bordered(page, table)) return 'unsure';
   const grid = gridOf(table);
   if (grid.rows < 2 || grid.columns < 2) return 'layout';
-  const weight = contentWeight(page, grid) + (bordered(table) ? 2 : 0) + (grid.rows >= 3 ? 1 : 0);
+  const weight = contentWeight(page, grid) + (bordered(page, table) ? 2 : 0) + (grid.rows >= 3 ? 1 : 0);
   return weight >= 2 ? 'data' : weight <= -2 ? 'layout' : 'unsure';
 }
 
@@ -145,11 +145,13 @@ function saysData(table: ElementNode): boolean {
   return false;
 }
 
-function bordered(table: ElementNode): boolean {
+const DRAWN = /^(?:solid|dashed|dotted|double|groove|ridge|inset|outset)$/;
+
+function bordered(page: Page, table: ElementNode): boolean {
   const border = valueOf(table, 'border');
   if (border !== null && border !== '0') return true;
   const cell = ownParts(table).find((element) => element.tag === 'td');
-  return [table, cell].some((element) => element && /\b(solid|dashed|dotted|double)\b/.test([...inlineStyle(element).entries()].filter(([property]) => property.startsWith('border')).join(' ')));
+  return [table, cell].some((element) => element && ['top', 'right', 'bottom', 'left'].some((side) => DRAWN.test(styleOf(page, element).declared.get(`border-${side}-style`) ?? '')));
 }
 
 /** Above zero when cells are short and alike, as data is; below when they hold blocks, pictures and long prose. */

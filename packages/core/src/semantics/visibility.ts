@@ -1,9 +1,6 @@
 import { elementParent, has, valueOf, type ElementNode, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
-import { inlineStyle } from '../style/inline.ts';
-
-/** Tags whose content no browser shows as part of the page (HTML Living Standard, "Hidden elements"). */
-const NEVER_SHOWN = new Set(['head', 'script', 'style', 'template', 'noembed', 'noframes', 'datalist', 'param', 'rp', 'title', 'meta', 'link', 'base', 'noscript']);
+import { styleOf } from '../style/cascade.ts';
 
 const UNSEEN = 1;
 const UNEXPOSED = 2;
@@ -14,23 +11,18 @@ const flags = fact((page: Page) => {
   const found = new Uint8Array(page.elements.length);
   for (const element of page.elements) {
     const parent = elementParent(element);
-    found[element.order] = flagsOf(element, parent ? found[parent.order]! : 0);
+    found[element.order] = flagsOf(page, element, parent ? found[parent.order]! : 0);
   }
   return found;
 });
 
-function flagsOf(element: ElementNode, inherited: number): number {
-  let own = inherited & (UNSEEN | UNEXPOSED | INVISIBLE);
-  if (element.space === 'html' && NEVER_SHOWN.has(element.tag)) own |= UNSEEN;
-  if (element.tag === 'input' && valueOf(element, 'type')?.toLowerCase() === 'hidden') own |= UNSEEN;
-  if (element.tag === 'dialog' && !has(element, 'open')) own |= UNSEEN;
-  const style = inlineStyle(element);
-  const display = style.get('display');
-  if (display === 'none' || (has(element, 'hidden') && (display === undefined || display === 'none'))) own |= UNSEEN;
-  const visibility = style.get('visibility');
-  if (visibility === 'hidden' || visibility === 'collapse') own |= INVISIBLE;
-  else if (visibility === 'visible') own &= ~INVISIBLE;
-  if (valueOf(element, 'aria-hidden')?.trim().toLowerCase() === 'true' || has(element, 'inert')) own |= UNEXPOSED;
+function flagsOf(page: Page, element: ElementNode, inherited: number): number {
+  const style = styleOf(page, element);
+  let own = inherited & UNEXPOSED;
+  // Nothing an author sets shows a hidden field.
+  if (style.gone || (element.tag === 'input' && valueOf(element, 'type')?.toLowerCase() === 'hidden')) own |= UNSEEN;
+  if (!style.visible) own |= INVISIBLE;
+  if (element.attributes.length > 0 && (valueOf(element, 'aria-hidden')?.trim().toLowerCase() === 'true' || has(element, 'inert'))) own |= UNEXPOSED;
   return own;
 }
 

@@ -3,18 +3,36 @@
 import generate from 'css-tree/generator';
 import parse from 'css-tree/parser';
 import { valueOf, type ElementNode } from '../document/tree.ts';
+import { expandDeclaration, isTracked, type Declared } from './properties.ts';
 
 export type Declarations = ReadonlyMap<string, string>;
 
 const NONE: Declarations = new Map();
 const LONGEST_STYLE = 20_000;
-const known = new Map<string, Declarations>();
+const known = new Map<string, Inline>();
 const KEPT = 2_000;
+
+interface Inline {
+  written: Declarations;
+  normal: readonly Declared[];
+  important: readonly Declared[];
+}
+
+const EMPTY: Inline = { written: NONE, normal: [], important: [] };
 
 /** The declarations of a style attribute: property (lower case) → value as written, the last one winning. Bad CSS is skipped. */
 export function inlineStyle(element: ElementNode): Declarations {
-  const written = valueOf(element, 'style');
-  if (written === null || written.length > LONGEST_STYLE) return NONE;
+  return readInline(element).written;
+}
+
+/** The longhands of a style attribute, as the cascade takes them. */
+export function inlineDeclarations(element: ElementNode): Pick<Inline, 'normal' | 'important'> {
+  return readInline(element);
+}
+
+function readInline(element: ElementNode): Inline {
+  const written = element.attributes.length > 0 ? valueOf(element, 'style') : null;
+  if (written === null || written.length > LONGEST_STYLE) return EMPTY;
   const seen = known.get(written);
   if (seen) return seen;
   if (known.size >= KEPT) known.clear();
@@ -23,48 +41,21 @@ export function inlineStyle(element: ElementNode): Declarations {
   return read;
 }
 
-function readDeclarations(written: string): Declarations {
-  const found = new Map<string, string>();
-  const important = new Set<string>();
-  const tree = parse(written, { context: 'declarationList', parseValue: false });
-  if (tree.type !== 'DeclarationList') return NONE;
+function readDeclarations(text: string): Inline {
+  const written = new Map<string, string>();
+  const beaten = new Set<string>();
+  const normal: Declared[] = [];
+  const important: Declared[] = [];
+  const tree = parse(text, { context: 'declarationList', parseValue: false, parseCustomProperty: false, onParseError: () => undefined });
+  if (tree.type !== 'DeclarationList') return EMPTY;
   tree.children.forEach((node) => {
     if (node.type !== 'Declaration') return;
-    const property = node.property.toLowerCase();
-    if (important.has(property) && !node.important) return;
-    if (node.important) important.add(property);
-    found.set(property, generate(node.value).trim().toLowerCase());
+    const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
+    const value = (node.value.type === 'Raw' ? node.value.value : generate(node.value)).trim();
+    if (isTracked(property)) (node.important ? important : normal).push(...expandDeclaration(property, value));
+    if (beaten.has(property) && !node.important) return;
+    if (node.important) beaten.add(property);
+    written.set(property, value.toLowerCase());
   });
-  return found;
-}
-
-/** Bold as CSS means it: 600 and above, or the keywords. Undefined when the style says nothing of weight. */
-export function inlineBold(style: Declarations): boolean | undefined {
-  const value = style.get('font-weight') ?? /\b(bold|bolder|[1-9]00)\b/.exec(style.get('font') ?? '')?.[0];
-  if (value === undefined) return undefined;
-  if (value === 'bold' || value === 'bolder') return true;
-  const number = Number(value);
-  return Number.isFinite(number) ? number >= 600 : value === 'normal' || value === 'lighter' ? false : undefined;
-}
-
-const TO_PX: Record<string, number> = { px: 1, pt: 4 / 3, pc: 16, in: 96, cm: 96 / 2.54, mm: 96 / 25.4 };
-const KEYWORDS: Record<string, number> = {
-  'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48,
-};
-
-/** Font size in px where `parent` px is inherited, after CSS Fonts 4; undefined when the style sets none we can read. */
-export function inlineFontSize(style: Declarations, parent: number): number | undefined {
-  const value = style.get('font-size');
-  if (value === undefined) return undefined;
-  if (value in KEYWORDS) return KEYWORDS[value];
-  if (value === 'larger') return parent * 1.2;
-  if (value === 'smaller') return parent / 1.2;
-  const parts = /^([\d.]+)([a-z%]+)$/.exec(value);
-  if (!parts) return undefined;
-  const number = Number(parts[1]);
-  const unit = parts[2]!;
-  if (unit === 'em') return number * parent;
-  if (unit === 'rem') return number * 16;
-  if (unit === '%') return (number / 100) * parent;
-  return unit in TO_PX ? number * TO_PX[unit]! : undefined;
+  return { written, normal, important };
 }

@@ -8,7 +8,7 @@ function ask<K extends Question['kind']>(question: Extract<Question, { kind: K }
 }
 
 function page(source: string): PageText {
-  return { source, scope: 'fragment', title: 'Wax', address: 'unit-1/wax.html', titles: { 'unit-1/spring.html': 'Spring work', 'images/a.png': '' } };
+  return { source, scope: 'fragment', title: 'Wax', address: 'unit-1/wax.html', neighbours: { titles: { 'unit-1/spring.html': 'Spring work', 'images/a.png': '' } } };
 }
 
 function first(text: PageText): DraftNote {

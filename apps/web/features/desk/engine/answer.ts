@@ -32,7 +32,7 @@ export class PageReader {
 
   private open(text: PageText): Opened {
     if (this.opened?.text.source === text.source && this.opened.text.address === text.address) return this.opened;
-    const page = parsePage(text.source, { ...(text.scope ? { scope: text.scope } : {}), surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.titles) });
+    const page = parsePage(text.source, { ...(text.scope ? { scope: text.scope } : {}), surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.neighbours) });
     this.opened = { text, page, findings: auditPage(page).findings };
     return this.opened;
   }

@@ -1,4 +1,4 @@
-import type { Family, FindingOutcome, Inputs, RemedyOffer, Scope, Weight } from '@inkwell/core';
+import type { Family, FindingOutcome, Inputs, Neighbours, RemedyOffer, Scope, Weight } from '@inkwell/core';
 
 /** A page as the worker needs it: its text and what its surroundings know. */
 export interface PageText {
@@ -6,7 +6,7 @@ export interface PageText {
   scope?: Scope;
   title: string;
   address: string;
-  titles: Readonly<Record<string, string>>;
+  neighbours: Neighbours;
 }
 
 /** Names a finding on a page without sending it whole. */

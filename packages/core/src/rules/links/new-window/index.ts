@@ -2,7 +2,8 @@ import { defineRule } from '../../types.ts';
 import { elementsIn, tidy, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
 import { phrasesOf } from '../../../standards/phrases.ts';
-import { elementsById, nameOf, shownText } from '../../../semantics/names.ts';
+import { referred } from '../../../semantics/ids.ts';
+import { nameOf, shownText } from '../../../semantics/names.ts';
 import { isLink } from '../../../semantics/roles.ts';
 
 /** Targets that stay in the window one is in. */
@@ -34,9 +35,9 @@ function opensWindow(link: ElementNode): boolean {
 
 /** A word of it in the name, the description, the title, or right behind the link. */
 function saysSo(page: Page, link: ElementNode, name: string): boolean {
-  const described = (valueOf(link, 'aria-describedby') ?? '').split(/\s+/).map((id) => elementsById(page).get(id));
+  const described = referred(page, link, 'aria-describedby');
   const pictures = [...elementsIn(link)].map((inner) => `${valueOf(inner, 'title') ?? ''} ${valueOf(inner, 'alt') ?? ''}`);
-  const texts = [name, valueOf(link, 'title') ?? '', ...described.map((element) => (element ? shownText(page, element) : '')), ...pictures, textAfter(link)];
+  const texts = [name, valueOf(link, 'title') ?? '', ...described.map((element) => shownText(page, element)), ...pictures, textAfter(link)];
   const all = tidy(texts.join(' ')).toLowerCase();
   for (const phrase of phrasesOf('newWindow')) if (all.includes(phrase)) return true;
   return false;

@@ -1,0 +1,32 @@
+import { readFileSync, statSync } from 'node:fs';
+import { extname } from 'node:path';
+import { decodeHtml } from '@inkwell/formats';
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
+
+const TYPES: Record<string, string> = { '.html': 'text/html', '.htm': 'text/html', '.css': 'text/css', '.svg': 'image/svg+xml', '.png': 'image/png', '.gif': 'image/gif', '.jpg': 'image/jpeg' };
+const ORIGIN = 'http://pages.invalid';
+
+/** Debian's Chromium with nothing but local files behind it: no script of a page runs, nothing outside is asked for. */
+export async function openBrowser(): Promise<{ browser: Browser; context: BrowserContext; close(): Promise<void> }> {
+  const browser = await chromium.launch({
+    executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+  await context.route('**/*', (route) => {
+    const url = new URL(route.request().url());
+    const path = decodeURIComponent(url.pathname);
+    if (url.origin !== ORIGIN || !statSync(path, { throwIfNoEntry: false })?.isFile()) return route.fulfill({ status: 404, body: '' });
+    const type = TYPES[extname(path)] ?? 'application/octet-stream';
+    // A page is given as the text we read: which encoding a file is in is checked elsewhere.
+    const read = type === 'text/html' ? decodeHtml(readFileSync(path)) : null;
+    return route.fulfill({ body: read?.ok ? read.text : readFileSync(path), headers: { 'content-type': read ? 'text/html; charset=utf-8' : type, 'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'" } });
+  });
+  return { browser, context, close: () => browser.close() };
+}
+
+export async function show(page: Page, file: string): Promise<void> {
+  await page.goto(ORIGIN + encodeURI(file), { waitUntil: 'load' });
+  // Functions sent to the page carry a helper's name from compilation.
+  await page.evaluate('globalThis.__name = (made) => made');
+}

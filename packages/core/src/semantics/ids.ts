@@ -1,0 +1,20 @@
+import { valueOf, type ElementNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
+
+/** The first element that bears each id. */
+export const elementsById = fact((page: Page) => {
+  const found = new Map<string, ElementNode>();
+  for (const element of page.elements) {
+    if (element.attributes.length === 0) continue;
+    const id = valueOf(element, 'id');
+    if (id && !found.has(id)) found.set(id, element);
+  }
+  return found;
+});
+
+/** The elements an attribute's list of ids names, those that exist. */
+export function referred(page: Page, element: ElementNode, attribute: string): ElementNode[] {
+  const ids = valueOf(element, attribute);
+  if (!ids) return [];
+  return ids.split(/\s+/).map((id) => elementsById(page).get(id)).filter((target) => target !== undefined);
+}
