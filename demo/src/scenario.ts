@@ -25,6 +25,8 @@ export interface ScenarioCollection {
   /** Address in the collection → drawing it is made from; or a text file of the folder. */
   pictures: Readonly<Record<string, string>>;
   texts: readonly string[];
+  /** Addresses its pages use and that lead nowhere: a slip like the others. */
+  missing: readonly string[];
 }
 
 export const COLLECTIONS: readonly ScenarioCollection[] = [
@@ -37,12 +39,17 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       { file: 'opening-a-hive.html', title: 'Opening a hive', contentType: 'lesson' },
       { file: 'swarms.html', title: 'Swarms', contentType: 'lesson' },
       { file: 'your-first-harvest.html', title: 'Your first harvest', contentType: 'assignment' },
+      { file: 'plants-for-bees.html', title: 'Plants for bees', contentType: 'lesson' },
+      { file: 'keeping-records.html', title: 'Keeping records', contentType: 'assignment' },
+      { file: 'words-of-the-craft.html', title: 'Words of the craft', contentType: 'lesson' },
     ],
     pictures: {
       'images/hive-icon.png': 'hive-icon', 'images/hive-cross-section.png': 'hive-cross-section', 'images/brood-frame.png': 'brood-frame', 'images/IMG_2043.png': 'blossom-bee',
       'images/smoker.png': 'smoker', 'images/swarm-on-branch.png': 'swarm-on-branch', 'images/honey-jars.png': 'honey-jars',
+      'images/meadow Flowers.png': 'meadow-flowers', 'images/clover-row.png': 'clover-row', 'images/lavender-bed.png': 'lavender-bed', 'images/nectar-chart.png': 'nectar-chart', 'images/open-day-poster.png': 'open-day-poster', 'images/meadow-map.png': 'meadow-map',
     },
     texts: [],
+    missing: ['images/gone.png'],
   },
   {
     slug: 'larkmoor-canal-trust', title: 'Larkmoor Canal Trust', kind: 'site', scope: 'document', folder: 'canal',
@@ -50,9 +57,12 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       { file: 'index.html', title: 'Visit the canal', contentType: 'article' },
       { file: 'boat-trips.html', title: 'Boat trips', contentType: 'article' },
       { file: 'locks-and-walks.html', title: 'Locks and walks', contentType: 'article' },
+      { file: 'plan-your-visit.html', title: 'Plan your visit', contentType: 'article' },
+      { file: 'notices.html', title: 'Notices', contentType: 'announcement' },
     ],
     pictures: { 'images/trust-mark.png': 'trust-mark', 'images/lock-gates.png': 'lock-gates', 'images/narrowboat.png': 'narrowboat', 'images/DSC00417.png': 'lock-chamber', 'images/heron-at-lock.png': 'heron-at-lock' },
     texts: ['site.css'],
+    missing: ['winter-opening.html'],
   },
 ];
 
@@ -65,6 +75,7 @@ export type Step =
 export const STEPS: readonly Step[] = [
   { do: 'mend', page: 'welcome.html', by: 'odile-marsh', rule: 'headings/several-h1', remedy: 'set-level', inputs: { level: '2' } },
   { do: 'mend', page: 'welcome.html', by: 'ines-calder', rule: 'links/blank', remedy: 'fill', inputs: { text: 'First lesson: inside the hive' } },
+  { do: 'rule', page: 'welcome.html', by: 'ines-calder', rule: 'images/true-to-picture', answer: 'no problem' },
   { do: 'sign off', page: 'welcome.html', by: 'ines-calder' },
   { do: 'mend', page: 'your-first-harvest.html', by: 'tomas-wren', rule: 'headings/imitated', remedy: 'make-heading', inputs: { level: '2' } },
   { do: 'rule', page: 'your-first-harvest.html', by: 'tomas-wren', rule: 'headings/imitated', answer: 'no problem' },

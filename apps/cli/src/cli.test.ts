@@ -9,10 +9,10 @@ let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'inkwell-cli-'));
   mkdirSync(join(folder, 'site/unit-1'), { recursive: true });
-  writeFileSync(join(folder, 'held.html'), '<h2>Wax</h2>\r\n<p>One <img src="a.png"></p>');
+  writeFileSync(join(folder, 'held.html'), '<h2>Wax</h2>\r\n<p>One <img src="smoker.png"></p>');
   writeFileSync(join(folder, 'ready.html'), '<h2>Wax</h2>');
   writeFileSync(join(folder, 'windows.html'), Buffer.concat([Buffer.from('<h2>Caf'), Buffer.from([0xe9]), Buffer.from('</h2><h4>x</h4>')]));
-  for (let i = 0; i < 30; i++) writeFileSync(join(folder, `site/unit-1/page-${String(i).padStart(2, '0')}.html`), `<html lang="en"><head><title>Page ${i}</title></head><body><h1>Page ${i}</h1>${'<p>Text</p>'.repeat(i)}<img src="${i}.png"></body></html>`);
+  for (let i = 0; i < 30; i++) writeFileSync(join(folder, `site/unit-1/page-${String(i).padStart(2, '0')}.html`), `<html lang="en"><head><title>Page ${i}</title></head><body><main><h1>Page ${i}</h1>${'<p>Text</p>'.repeat(i)}<img src="heron-${i}.png"></main></body></html>`);
 });
 
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -30,7 +30,7 @@ test('audit --format json gives what docs promise, the same each time', () => {
   expect(report.pages[0]!.findings).toEqual([
     {
       rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', criteria: ['1.1.1'], techniques: ['F65', 'H37', 'H36', 'H24', 'H53'],
-      message: 'The picture a.png has no alternative', at: { path: '/html[1]/body[1]/p[1]/img[1]', start: 21, end: 38, line: 2, column: 8 }, fingerprint: expect.stringMatching(/^[0-9a-f]{16}$/) as unknown,
+      message: 'The picture smoker.png has no alternative', at: { path: '/html[1]/body[1]/p[1]/img[1]', start: 21, end: 43, line: 2, column: 8 }, fingerprint: expect.stringMatching(/^[0-9a-f]{16}$/) as unknown,
       remedies: [{ name: 'describe', certain: false, needs: ['alt'] }, { name: 'decorative', certain: false, needs: [] }],
     },
   ]);
@@ -46,7 +46,7 @@ test('a page that nothing holds exits with 0, and standard input is read', () =>
 
 test('--scope overrules what the tags say', () => {
   const { out } = inkwell(['audit', 'ready.html', '--scope', 'document', '--format', 'json']);
-  expect((JSON.parse(out) as { pages: { findings: { rule: string }[] }[] }).pages[0]!.findings.map((finding) => finding.rule)).toEqual(['document/no-language', 'document/no-title']);
+  expect((JSON.parse(out) as { pages: { findings: { rule: string }[] }[] }).pages[0]!.findings.map((finding) => finding.rule)).toEqual(['document/no-language', 'document/no-title', 'document/no-main', 'headings/last-empty']);
 });
 
 test('a folder is one call, its pages in name order, from many workers as from one', () => {
@@ -64,7 +64,7 @@ test('bytes are read by their own encoding', () => {
 });
 
 test('compare names what was fixed, kept and brought', () => {
-  writeFileSync(join(folder, 'later.html'), '<p>New</p><h2>Wax</h2>\r\n<p>One <img src="a.png"></p><h4>Soy</h4>');
+  writeFileSync(join(folder, 'later.html'), '<p>New</p><h2>Wax</h2>\r\n<p>One <img src="smoker.png"></p><h4>Soy</h4><p>Text</p>');
   const { status, out } = inkwell(['compare', 'held.html', 'later.html', '--json']);
   const compared = JSON.parse(out) as { fixed: unknown[]; kept: { old: { at: { start: number } }; new: { at: { start: number } } }[]; new: { rule: string }[] };
   expect(status).toBe(1);

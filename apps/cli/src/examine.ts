@@ -1,4 +1,4 @@
-import { auditPage, parsePage, REMEDIES, selectFindings, sentenceOf, titleText, verdictOf, type Finding, type Page, type Profile, type Scope, type Verdict } from '@inkwell/core';
+import { auditPage, isCertain, parsePage, REMEDIES, selectFindings, sentenceOf, titleText, verdictOf, type Finding, type Page, type Profile, type Scope, type Verdict } from '@inkwell/core';
 
 /** A finding as programs are given it: prose made, remedies with what they need. */
 export interface ReportedFinding {
@@ -37,7 +37,7 @@ export function reported(page: Page, finding: Finding): ReportedFinding {
     message: sentenceOf(finding),
     at: { path, start, end, line, column },
     fingerprint,
-    remedies: remedies.map((name) => ({ name, certain: REMEDIES[name].certain, needs: needsOf(page, finding, name) })),
+    remedies: remedies.map((name) => ({ name, certain: isCertain(REMEDIES[name], finding.rule), needs: needsOf(page, finding, name) })),
   };
 }
 

@@ -15,6 +15,7 @@ export { isExposed, isSeen } from './semantics/visibility.ts';
 export { CRITERIA, criterionOf, type Criterion, type Level } from './standards/criteria.ts';
 export { RULES } from './rules/registry.ts';
 export { familyOf, type Family, type FindingOutcome, type Rule, type Values, type Weight } from './rules/types.ts';
+export { isCertain } from './remedies/types.ts';
 export { REMEDIES } from './remedies/registry.ts';
 export type { RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';

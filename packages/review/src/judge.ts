@@ -33,7 +33,7 @@ export async function takeBackRuling(db: Database, actor: Actor, wish: { pageId:
 }
 
 /** Puts an answer, or none, in place of the one in force. A sign-off rests on the answers it was given under: when one changes it lapses. */
-async function answerWith(trx: Write, actor: Actor, page: StoredPage, findingId: number, standing: Standing, answer: Answer | null): Promise<void> {
+export async function answerWith(trx: Write, actor: Actor, page: StoredPage, findingId: number, standing: Standing, answer: Answer | null): Promise<void> {
   await trx.updateTable('rulings').set({ taken_back_by: actor.id, taken_back_at: new Date() }).where('finding_id', '=', findingId).where('taken_back_at', 'is', null).execute();
   if (answer) await trx.insertInto('rulings').values({ finding_id: findingId, answer, made_by: actor.id, taken_back_by: null }).execute();
   await trx.updateTable('findings').set({ standing, ruled: answer }).where('id', '=', findingId).execute();

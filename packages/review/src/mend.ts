@@ -1,7 +1,8 @@
 import { applyRemedy, auditPage, parsePage, REMEDIES, ruleOf, type Inputs } from '@inkwell/core';
 import { acceptText } from '@inkwell/formats';
-import { findingsIn, revisionOf, type Database } from '@inkwell/store';
-import { unlessAllowed, type Actor } from './actor.ts';
+import { findingsIn, revisionOf, type Database, type StoredPage, type Write } from '@inkwell/store';
+import { may, unlessAllowed, type Actor } from './actor.ts';
+import { answerWith } from './judge.ts';
 import { done, refused, type Result } from './problems.ts';
 import { onHead, revise, type Revised } from './revise.ts';
 import { surroundingsOf } from './surroundings.ts';
@@ -29,8 +30,20 @@ export async function mend(db: Database, actor: Actor, wish: Mend): Promise<Resu
     const result = applyRemedy(parsed, finding, wish.remedy, wish.inputs);
     if (!result.ok) return refused({ code: 'declined', what: 'The correction was not made', why: result.reason, kept: 'The page is as it was, and what you typed is still in the form.' });
     const note = `${ruleOf(finding.rule)?.title ?? finding.rule} (${REMEDIES[wish.remedy as keyof typeof REMEDIES].label.toLowerCase()})`;
-    return done(await revise(trx, page, actor, { html: result.value.after, cause: 'fixed', note, change: result.value.change }));
+    const revised = await revise(trx, page, actor, { html: result.value.after, cause: 'fixed', note, change: result.value.change });
+    const vouched = WRITES_DESCRIPTION.has(wish.remedy) && may(actor, 'rule') ? await vouchForDescription(trx, actor, { ...page, head: revised.revision }) : 0;
+    return done({ ...revised, fresh: revised.fresh - vouched });
   });
+}
+
+/** Remedies with which a person says what a picture shows. */
+const WRITES_DESCRIPTION = new Set(['describe', 'shorten', 'move-to-text', 'title-to-alt', 'from-file-name', 'unify']);
+
+/** Whoever may rule and has just written a description has looked at the picture: the question whether it fits is answered by that. */
+async function vouchForDescription(trx: Write, actor: Actor, page: StoredPage): Promise<number> {
+  const asked = (await findingsIn(trx, page.id, page.head)).filter((finding) => finding.rule === 'images/true-to-picture' && finding.firstRevision === page.head && finding.ruled === null);
+  for (const finding of asked) await answerWith(trx, actor, page, finding.id, 'ruled out', 'no problem');
+  return asked.length;
 }
 
 /** Saves a page's source as a new revision. The same text again is not one. */

@@ -1,5 +1,5 @@
-import { auditPage, changeBetween, compareAudits, DEFAULT_PROFILE, ENGINE_VERSION, outline, parsePage, titleText, verdictOf, type Change, type Finding, type Page, type Verdict } from '@inkwell/core';
-import { findingsIn, fixedFindings, lapseSignOff, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Write } from '@inkwell/store';
+import { auditPage, changeBetween, compareAudits, DEFAULT_PROFILE, ENGINE_VERSION, outline, parsePage, selectFindings, titleText, verdictOf, type Change, type Finding, type Page, type Verdict } from '@inkwell/core';
+import { findingsIn, fixedFindings, lapseSignOff, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Tables, type Write } from '@inkwell/store';
 import type { Actor } from './actor.ts';
 import { surroundingsOf } from './surroundings.ts';
 import { notFound, refused, type Problem, type Result } from './problems.ts';
@@ -64,10 +64,11 @@ export async function revise(trx: Write, page: StoredPage, actor: Actor, next: N
     })
     .execute();
   const { findings } = auditPage(parsed);
-  const tracked = await track(trx, page.id, number, findings, actor, head && { html: head.html, change: next.change, undone: next.content !== undefined }, next.html);
+  const tracked = await track(trx, page, number, findings, actor, head && { html: head.html, change: next.change, undone: next.content !== undefined }, next.html);
   await trx.updateTable('pages').set({ head: number, title, redo: JSON.stringify(next.redo ?? []) }).where('id', '=', page.id).execute();
   await lapseSignOff(trx, page.id, number);
-  return { revision: number, found: findings.length, verdict: verdictOf(findings, DEFAULT_PROFILE), ...tracked };
+  const asked = selectFindings(findings, DEFAULT_PROFILE, page.content_type);
+  return { revision: number, found: asked.length, verdict: verdictOf(asked, DEFAULT_PROFILE), ...tracked };
 }
 
 async function contentBefore(trx: Write, pageId: number, content: number): Promise<number | null> {
@@ -88,7 +89,8 @@ interface Before {
 }
 
 /** Compares the new audit with the last and writes what became of each finding. */
-async function track(trx: Write, pageId: number, revision: number, fresh: readonly Finding[], actor: Actor, before: Before | undefined, after: string): Promise<{ fixed: number; fresh: number }> {
+async function track(trx: Write, page: Pick<StoredPage, 'id' | 'content_type'>, revision: number, fresh: readonly Finding[], actor: Actor, before: Before | undefined, after: string): Promise<{ fixed: number; fresh: number }> {
+  const pageId = page.id;
   await trx.insertInto('audits').values({ page_id: pageId, revision, engine: ENGINE_VERSION }).execute();
   const old = before ? await findingsIn(trx, pageId, revision - 1) : [];
   const compared = compareAudits(old, fresh, before ? (before.change ?? changeBetween(before.html, after)) : undefined);
@@ -96,16 +98,24 @@ async function track(trx: Write, pageId: number, revision: number, fresh: readon
   // What comes back is the finding it was, found among those that were fixed before.
   const back = before ? compareAudits(await fixedFindings(trx, pageId), compared.new).kept : [];
   for (const pair of back) known.set(pair.new, pair.old);
-  const writer = new StandingWriter(trx, pageId, revision, actor);
+  const writer = new StandingWriter(trx, page.id, revision, actor, page.content_type);
   await writer.settle(compared.fixed.filter((finding) => finding.standing !== 'fixed'), 'fixed');
   await writer.settle(back.map((pair) => pair.old), before?.undone ? 'open' : 'returned');
   await writer.see(fresh, known);
-  return { fixed: compared.fixed.length, fresh: compared.new.length };
+  const isAsked = (finding: Finding) => selectFindings([finding], DEFAULT_PROFILE, page.content_type).length > 0;
+  return { fixed: compared.fixed.filter((finding) => finding.asked).length, fresh: compared.new.filter(isAsked).length };
 }
 
 /** Writes findings, occurrences and changes of standing for one revision. */
 class StandingWriter {
-  constructor(private readonly trx: Write, private readonly pageId: number, private readonly revision: number, private readonly actor: Actor) {}
+  constructor(private readonly trx: Write, private readonly pageId: number, private readonly revision: number, private readonly actor: Actor, private readonly contentType: string) {}
+
+  /** What the house makes of a finding, beside what the engine said. */
+  private weighed(finding: Finding): Pick<Tables['findings'], 'weight' | 'outcome' | 'told_weight' | 'told_outcome' | 'asked'> {
+    const asked = selectFindings([finding], DEFAULT_PROFILE, this.contentType)[0];
+    const { weight, outcome } = asked ?? finding;
+    return { weight, outcome, told_weight: finding.weight, told_outcome: finding.outcome, asked: asked !== undefined };
+  }
 
   async settle(findings: readonly StoredFinding[], standing: Standing): Promise<void> {
     for (const finding of findings) {
@@ -132,15 +142,15 @@ class StandingWriter {
   private async update(id: number, finding: Finding): Promise<number> {
     await this.trx
       .updateTable('findings')
-      .set({ fingerprint: finding.fingerprint, weight: finding.weight, outcome: finding.outcome, last_revision: this.revision })
+      .set({ fingerprint: finding.fingerprint, ...this.weighed(finding), last_revision: this.revision })
       .where('id', '=', id)
       .execute();
     return id;
   }
 
   private async insert(finding: Finding): Promise<number> {
-    const { rule, family, weight, outcome, fingerprint } = finding;
-    const row = { page_id: this.pageId, rule, family, weight, outcome, fingerprint, standing: 'open' as const, ruled: null, first_revision: this.revision, last_revision: this.revision };
+    const { rule, family, fingerprint } = finding;
+    const row = { page_id: this.pageId, rule, family, ...this.weighed(finding), fingerprint, standing: 'open' as const, ruled: null, first_revision: this.revision, last_revision: this.revision };
     const { id } = await this.trx.insertInto('findings').values(row).returning('id').executeTakeFirstOrThrow();
     await this.record(id, 'open');
     return id;

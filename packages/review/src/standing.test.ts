@@ -2,8 +2,8 @@ import { openVerdict, pageStanding, tallyOf } from './standing.ts';
 import { may, unlessAllowed, type Actor } from './actor.ts';
 import { slugOf } from './bringIn.ts';
 
-const must = { weight: 'must', outcome: 'failed', ruled: null, standing: 'open' } as const;
-const question = { weight: 'should', outcome: 'cantTell', ruled: null, standing: 'open' } as const;
+const must = { weight: 'must', outcome: 'failed', ruled: null, standing: 'open', asked: true } as const;
+const question = { weight: 'should', outcome: 'cantTell', ruled: null, standing: 'open', asked: true } as const;
 
 test('only what is open counts towards the verdict', () => {
   expect(openVerdict([must])).toBe('held');

@@ -15,8 +15,8 @@ function weighed({ weight, outcome, ruled }: Judged): { weight: Weight; outcome:
   return { weight, outcome: ruled === 'stands' ? 'failed' : outcome };
 }
 
-export function openVerdict(findings: readonly (Judged & { standing: Standing })[], profile: Profile = DEFAULT_PROFILE): Verdict {
-  return verdictOf(findings.filter((finding) => OPEN_STANDINGS.includes(finding.standing)).map(weighed), profile);
+export function openVerdict(findings: readonly (Judged & { standing: Standing; asked: boolean })[], profile: Profile = DEFAULT_PROFILE): Verdict {
+  return verdictOf(findings.filter((finding) => finding.asked && OPEN_STANDINGS.includes(finding.standing)).map(weighed), profile);
 }
 
 export interface Tally {

@@ -110,12 +110,13 @@ export interface Desk {
 export async function desk(db: Database, collection: string, slug: string): Promise<Result<Desk>> {
   const page = await pageBySlug(db, collection, slug);
   if (!page) return notFound('This page');
-  const [head, findings, rulings, signed, lines, neighbours, fixed] = await Promise.all([
+  const [head, seen, rulings, signed, lines, neighbours, fixed] = await Promise.all([
     revisionOf(db, page.id, page.head), findingsIn(db, page.id, page.head), rulingsOn(db, page.id), lastSignOff(db, page.id), revisionLines(db, page.id),
     neighboursIn(db, page.collection_id), countFixed(db, page.id),
   ]);
   const answers = new Map(rulings.map((ruling) => [ruling.finding_id, { answer: ruling.answer, by: ruling.by, at: ruling.made_at.toISOString() }]));
   const history = lines.map(({ made_at, number, cause, note, by }) => ({ number, cause, note, by, at: made_at.toISOString() }));
+  const findings = seen.filter((finding) => finding.asked);
   const open = findings.filter((finding) => OPEN_STANDINGS.includes(finding.standing));
   return done({
     pageId: page.id,
@@ -136,7 +137,7 @@ export async function desk(db: Database, collection: string, slug: string): Prom
 }
 
 async function countFixed(db: Database, pageId: number): Promise<number> {
-  const { many } = await db.selectFrom('findings').select((eb) => eb.fn.countAll<string>().as('many')).where('page_id', '=', pageId).where('standing', '=', 'fixed').executeTakeFirstOrThrow();
+  const { many } = await db.selectFrom('findings').select((eb) => eb.fn.countAll<string>().as('many')).where('page_id', '=', pageId).where('standing', '=', 'fixed').where('asked', '=', true).executeTakeFirstOrThrow();
   return Number(many);
 }
 

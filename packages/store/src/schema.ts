@@ -102,8 +102,14 @@ export interface Findings {
   page_id: number;
   rule: string;
   family: Family;
+  /** As the house's profile weighs it. */
   weight: Weight;
   outcome: FindingOutcome;
+  /** As the engine reported it. */
+  told_weight: Weight;
+  told_outcome: FindingOutcome;
+  /** Whether the house's profile asks for it; the others wait for another bar. */
+  asked: boolean;
   fingerprint: string;
   standing: Standing;
   /** The ruling in force, when there is one. */

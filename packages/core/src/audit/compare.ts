@@ -1,5 +1,7 @@
 import { mapOffset, type Change } from '../source/edits.ts';
+import { likeness } from '../semantics/likeness.ts';
 import type { Finding } from './findings.ts';
+import { ruleOf } from './prose.ts';
 
 export interface Comparison<T extends Finding = Finding> {
   fixed: T[];
@@ -35,7 +37,11 @@ export function compareAudits<T extends Finding>(old: readonly T[], fresh: reado
 }
 
 function placeKey(finding: Finding, start: number | null): string | null {
-  return start === null ? null : `${finding.rule} ${start}`;
+  return start === null ? null : `${finding.rule} ${start}${isExact(finding) ? ` ${finding.subject}` : ''}`;
+}
+
+function isExact(finding: Finding): boolean {
+  return ruleOf(finding.rule)?.exact === true;
 }
 
 /** Pairs findings whose keys are equal, first with first. */
@@ -59,6 +65,7 @@ function matchAlike<T extends Finding>(left: Set<T>, coming: Set<Finding>, pair:
   // Likeness is for the few that an edit touched; where nearly all is new it would only guess, at great length.
   if (left.size * coming.size > MOST_PAIRS) return;
   for (const finding of [...coming]) {
+    if (isExact(finding)) continue;
     let best: T | null = null;
     let score = ALIKE;
     for (const candidate of left) {
@@ -68,18 +75,4 @@ function matchAlike<T extends Finding>(left: Set<T>, coming: Set<Finding>, pair:
     }
     if (best) pair(best, finding);
   }
-}
-
-/** Shared words of two texts, 0 to 1 (Dice's coefficient, 1945). Two empty texts are alike. */
-export function likeness(a: string, b: string): number {
-  if (a === b) return 1;
-  const [first, second] = [wordsOf(a), wordsOf(b)];
-  if (first.size === 0 || second.size === 0) return 0;
-  let shared = 0;
-  for (const word of first) if (second.has(word)) shared++;
-  return (2 * shared) / (first.size + second.size);
-}
-
-function wordsOf(text: string): Set<string> {
-  return new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
 }

@@ -1,18 +1,31 @@
-import { criterionOf, isAskedBy, type Level, type StandardVersion } from '../standards/criteria.ts';
-import type { Weight } from '../rules/types.ts';
+import { criterionOf, isAskedBy, LEVELS, type Level, type StandardVersion } from '../standards/criteria.ts';
+import { USUAL_THRESHOLDS, type Rule, type Thresholds, type Weight } from '../rules/types.ts';
+import { bare } from '../standards/phrases/index.ts';
 import type { Finding } from './findings.ts';
+import { ruleOf } from './prose.ts';
+
+/** What a house may set for all its pages, or for one content type. */
+export interface Settings {
+  /** Weights that hold publication while a failure of theirs is open. */
+  holds: readonly Weight[];
+  /** Rules by id: another weight, or `off`. */
+  weights?: Readonly<Record<string, Weight | 'off'>>;
+  /** Measures that differ from the usual ones. */
+  thresholds?: Partial<Thresholds>;
+  /** Link texts the house takes for plain, though they are on the list of vague ones. */
+  plainLinkTexts?: readonly string[];
+}
 
 /** The house's bar. It selects and weighs outcomes; it never changes what the audit computes. */
-export interface Profile {
+export interface Profile extends Settings {
   name: string;
   standard: `WCAG ${StandardVersion}`;
   level: Level;
-  /** Weights that hold publication while a failure of theirs is open. */
-  holds: readonly Weight[];
+  /** What differs for pages of a content type. */
+  contentTypes?: Readonly<Record<string, Partial<Settings>>>;
 }
 
 const VERSIONS = ['2.0', '2.1', '2.2'] as const;
-const LEVELS = ['A', 'AA', 'AAA'] as const;
 
 /** `wcag22-aa` and its like: the profiles that need no file. */
 export const PROFILES: Readonly<Record<string, Profile>> = Object.fromEntries(
@@ -26,13 +39,69 @@ export const PROFILES: Readonly<Record<string, Profile>> = Object.fromEntries(
 
 export const DEFAULT_PROFILE: Profile = PROFILES['wcag22-aa']!;
 
-/** The findings as a profile sees them: without the criteria its version of the standard does not know. */
-export function selectFindings(findings: readonly Finding[], profile: Profile): Finding[] {
-  const version = profile.standard.slice(5) as StandardVersion;
-  return findings.map((finding) => {
-    const criteria = finding.criteria.filter((id) => isAskedBy(criterionOf(id)!, version));
-    return criteria.length === finding.criteria.length ? finding : { ...finding, criteria };
+/** The settings for pages of one content type. */
+export function settingsFor(profile: Profile, contentType?: string): Settings {
+  const own = contentType === undefined ? undefined : profile.contentTypes?.[contentType];
+  if (!own) return profile;
+  return {
+    holds: own.holds ?? profile.holds,
+    weights: { ...profile.weights, ...own.weights },
+    thresholds: { ...profile.thresholds, ...own.thresholds },
+    plainLinkTexts: own.plainLinkTexts ?? profile.plainLinkTexts ?? [],
+  };
+}
+
+/** What a profile looks at in a finding. */
+export type Selectable = Pick<Finding, 'rule' | 'weight' | 'outcome' | 'criteria' | 'values'>;
+
+/**
+ * The findings as a profile sees them: without those it does not ask for, with the weight it gives them, and without the criteria its
+ * version of the standard does not know. `contentType`: of the page.
+ */
+export function selectFindings<T extends Selectable>(findings: readonly T[], profile: Profile, contentType?: string): T[] {
+  const settings = settingsFor(profile, contentType);
+  return findings.flatMap((finding) => {
+    const weighed = weigh(finding, profile, settings);
+    return weighed ? [weighed] : [];
   });
+}
+
+function weigh<T extends Selectable>(finding: T, profile: Profile, settings: Settings): T | null {
+  const rule = ruleOf(finding.rule);
+  const own = settings.weights?.[finding.rule];
+  if (!rule || own === 'off' || !isAskedAt(rule, profile.level) || underLimit(rule, finding, settings) || isPlain(finding, settings)) return null;
+  const version = profile.standard.slice(5) as StandardVersion;
+  if (comesLater(rule, finding, version)) return null;
+  const criteria = finding.criteria.filter((id) => isAskedBy(criterionOf(id)!, version));
+  const raised = profile.level === 'AAA' ? rule.atAAA : undefined;
+  const weight = own ?? raised?.weight ?? finding.weight;
+  const outcome = raised?.outcome ?? finding.outcome;
+  return weight === finding.weight && outcome === finding.outcome && criteria.length === finding.criteria.length ? finding : { ...finding, weight, outcome, criteria };
+}
+
+/** What a later version brought in is not asked for yet; what a later version dropped is still a slip. */
+function comesLater(rule: Rule, { criteria }: Selectable, version: StandardVersion): boolean {
+  return criteria.length > 0 && !rule.practice && criteria.every((id) => criterionOf(id)!.since > version);
+}
+
+function isAskedAt(rule: Rule, level: Level): boolean {
+  return LEVELS.indexOf(firstLevel(rule)) <= LEVELS.indexOf(level);
+}
+
+/** A rule that serves only AA criteria is not asked at level A. What only AAA asks for is good practice below it, unless the rule says otherwise. */
+function firstLevel(rule: Rule): Level {
+  if (rule.from) return rule.from;
+  return rule.criteria.length > 0 && !rule.practice && rule.criteria.every((id) => criterionOf(id)!.level === 'AA') ? 'AA' : 'A';
+}
+
+function underLimit(rule: Rule, finding: Selectable, settings: Settings): boolean {
+  if (!rule.threshold) return false;
+  const { measure, limit } = rule.threshold;
+  return Number(finding.values[measure] ?? Infinity) <= (settings.thresholds?.[limit] ?? USUAL_THRESHOLDS[limit]);
+}
+
+function isPlain(finding: Selectable, settings: Settings): boolean {
+  return finding.rule === 'links/vague' && (settings.plainLinkTexts ?? []).some((text) => bare(text) === bare(String(finding.values.text)));
 }
 
 export type Verdict = 'held' | 'judge' | 'ready';
@@ -45,7 +114,7 @@ export interface Weighed {
  * What stands between a page and publication. `open` are the findings nobody has fixed, ruled out or waived: a failure whose weight
  * holds makes it held; failing that, a question left to a person makes it judge; else it is ready.
  */
-export function verdictOf(open: readonly Weighed[], profile: Profile): Verdict {
-  if (open.some((finding) => finding.outcome === 'failed' && profile.holds.includes(finding.weight))) return 'held';
+export function verdictOf(open: readonly Weighed[], settings: Pick<Settings, 'holds'>): Verdict {
+  if (open.some((finding) => finding.outcome === 'failed' && settings.holds.includes(finding.weight))) return 'held';
   return open.some((finding) => finding.outcome === 'cantTell') ? 'judge' : 'ready';
 }

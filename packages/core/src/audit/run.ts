@@ -8,7 +8,7 @@ import { familyOf, type Report, type Rule } from '../rules/types.ts';
 import type { Audit, Finding } from './findings.ts';
 
 /** Raised with every change that can alter an outcome; stored with each audit. */
-export const ENGINE_VERSION = '0.1.0';
+export const ENGINE_VERSION = '0.2.0';
 
 /** Rules by the tags and roles they listen to. */
 const listeners = listenersOf(RULES);
@@ -41,9 +41,19 @@ export function auditPage(page: Page): Audit {
 }
 
 const NONE: Rule[] = [];
+const joined = new Map<string, Rule[]>();
+
+function together(tag: string, named: Rule[], any: Rule[]): Rule[] {
+  let both = joined.get(tag);
+  if (!both) joined.set(tag, (both = [...named, ...any]));
+  return both;
+}
 
 function rulesFor(element: ElementNode): Rule[] {
-  const byTag = listeners.byTag.get(element.tag) ?? NONE;
+  const named = listeners.byTag.get(element.tag) ?? NONE;
+  if (element.attributes.length === 0) return named;
+  const any = listeners.byTag.get('*') ?? NONE;
+  const byTag = any.length === 0 ? named : named.length === 0 ? any : together(element.tag, named, any);
   if (!has(element, 'role')) return byTag;
   const role = valueOf(element, 'role')!.trim().toLowerCase().split(/\s+/)[0]!;
   const byRole = listeners.byRole.get(role);

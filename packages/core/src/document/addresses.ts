@@ -8,10 +8,14 @@ export interface Neighbours {
   sheets?: Readonly<Record<string, string>>;
   /** Paths of all files, when the collection is whole: an address that leads to none of them leads nowhere. */
   files?: readonly string[];
+  /** Ids and names that links may lead to, by page. */
+  anchors?: Readonly<Record<string, readonly string[]>>;
+  /** Alternatives given to each picture, by its path; each with the page that gives it. */
+  alternatives?: Readonly<Record<string, readonly { page: string; alt: string }[]>>;
 }
 
 /** What the engine may know of a page's place, from plain data. */
-export function surroundingsFrom(page: { address: string; scope: string; title: string }, { titles, sheets = {}, files }: Neighbours): Surroundings {
+export function surroundingsFrom(page: { address: string; scope: string; title: string }, { titles, sheets = {}, files, anchors, alternatives }: Neighbours): Surroundings {
   const there = files && new Set([...files, ...Object.keys(titles)]);
   return {
     ...(page.scope === 'fragment' ? { shownTitle: page.title } : {}),
@@ -19,6 +23,16 @@ export function surroundingsFrom(page: { address: string; scope: string; title: 
     sheetAt(address, from) {
       const path = resolveAddress(from || page.address, address);
       return path !== null && path in sheets ? { text: sheets[path]!, address: path } : undefined;
+    },
+    pagesTitled: (title) => Object.keys(titles).filter((path) => path !== page.address && titles[path] === title),
+    anchorsIn(address) {
+      const path = resolveAddress(page.address, address);
+      const found = path === null ? undefined : (anchors?.[path] ?? anchors?.[`${path}index.html`]);
+      return found && new Set(found);
+    },
+    alternativesOf(address) {
+      const path = resolveAddress(page.address, address);
+      return (path === null ? [] : (alternatives?.[path] ?? [])).filter((one) => one.page !== page.address).map((one) => one.alt);
     },
     leadsSomewhere(address) {
       const path = resolveAddress(page.address, address);

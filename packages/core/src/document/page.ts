@@ -15,6 +15,16 @@ export interface Surroundings {
   sheetAt?: (address: string, from: string) => { text: string; address: string } | undefined;
   /** Sheets that apply beside the page's own, before them. */
   extraSheets?: readonly string[];
+  /** Colours of the house, as #rrggbb. */
+  houseColours?: readonly string[];
+  /** The host the page is published on: what comes from it is not borrowed. */
+  ownHost?: string;
+  /** Alternatives that other pages of the collection give the picture at an address. */
+  alternativesOf?: (address: string) => readonly string[];
+  /** Ids and names on the page that a relative address leads to, when that page is known. */
+  anchorsIn?: (address: string) => ReadonlySet<string> | undefined;
+  /** Addresses of other pages of the collection that bear a title. */
+  pagesTitled?: (title: string) => readonly string[];
   /** Whether a relative address leads to a page or file of the collection; undefined when that is not known. */
   leadsSomewhere?: (address: string) => boolean | undefined;
 }

@@ -5,7 +5,7 @@ import type { Finding } from '../audit/findings.ts';
 import { auditPage } from '../audit/run.ts';
 import type { RemedyName } from './names.ts';
 import { REMEDIES } from './registry.ts';
-import { decline, type Declined, type Field, type Inputs, type Remedy, type Target } from './types.ts';
+import { decline, isCertain, type Declined, type Field, type Inputs, type Remedy, type Target } from './types.ts';
 
 export type RemedyResult = { ok: true; value: { change: Change; after: string } } | Declined;
 
@@ -29,7 +29,7 @@ export function offersFor(page: Page, finding: Finding): RemedyOffer[] {
 
 function offerOf(remedy: Remedy, target: Target): RemedyOffer {
   const fields = typeof remedy.fields === 'function' ? remedy.fields(target) : remedy.fields;
-  const offer = { name: remedy.name, label: remedy.label, certain: remedy.certain, fields, inputs: remedy.propose?.(target) ?? {} };
+  const offer = { name: remedy.name, label: remedy.label, certain: isCertain(remedy, target.finding.rule), fields, inputs: remedy.propose?.(target) ?? {} };
   if (fields.length > 0 && fields.some((field) => field.kind !== 'choice')) return offer;
   const plan = remedy.plan(target, offer.inputs);
   return plan.ok ? offer : { ...offer, declines: plan.reason };
@@ -81,8 +81,9 @@ function nextCertain(page: Page, tried: ReadonlySet<string>, only?: readonly str
   for (const finding of auditPage(page).findings) {
     if (finding.outcome !== 'failed' || tried.has(finding.fingerprint) || (only && !only.includes(finding.rule))) continue;
     for (const name of finding.remedies) {
-      if (!REMEDIES[name].certain) continue;
-      const result = applyRemedy(page, finding, name, {});
+      if (!isCertain(REMEDIES[name], finding.rule)) continue;
+      const target = targetOf(page, finding);
+      const result = applyRemedy(page, finding, name, target ? (REMEDIES[name].propose?.(target) ?? {}) : {});
       if (result.ok) return { finding, after: result.value.after };
     }
   }

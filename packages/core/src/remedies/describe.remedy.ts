@@ -1,6 +1,7 @@
-import { has, tidy } from '../document/tree.ts';
+import { has, tidy, valueOf } from '../document/tree.ts';
+import { images } from '../semantics/imageContext.ts';
 import { addressOf, fileNameOf, writtenAlternative } from '../semantics/pictures.ts';
-import { contentRange, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
+import { contentRange, dropAttribute, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
 /** Writes what a picture shows, in the place its element has for it. */
@@ -10,7 +11,7 @@ export const remedy: Remedy = {
   certain: false,
   fields: [{ name: 'alt', label: 'What would a reader look at?', kind: 'passage', hint: 'A few words; it is announced as a picture already.' }],
   propose: () => ({ alt: '' }),
-  plan({ element }, inputs) {
+  plan({ page, element, finding }, inputs) {
     const alt = tidy(inputs.alt ?? '');
     if (!alt) return decline('Write a description, or mark the picture as decorative.');
     if (alt === writtenAlternative(element) || (alt === fileNameOf(addressOf(element)) && alt.includes('.'))) return decline('This says no more than what is there now.');
@@ -18,7 +19,11 @@ export const remedy: Remedy = {
       const content = contentRange(element);
       return content && element.endTag ? planned({ start: content.end, end: content.end, text: escapeText(alt) }) : decline(NO_SOURCE);
     }
-    const edits = [setAttribute(element, attributeFor(element.tag), alt)];
+    // One picture with one text is asked about once, so the answer goes for all of them.
+    const same = finding.rule === 'images/true-to-picture' ? images(page).filter((one) => addressOf(one) === addressOf(element) && writtenAlternative(one) === writtenAlternative(element)) : [element];
+    const edits = same.map((one) => setAttribute(one, attributeFor(one.tag), alt));
+    const role = tidy(valueOf(element, 'role') ?? '').toLowerCase();
+    if (role === 'presentation' || role === 'none') edits.push(dropAttribute(page, element, 'role'));
     if (element.tag === 'svg' && !has(element, 'role')) edits.push(setAttribute(element, 'role', 'img'));
     return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },

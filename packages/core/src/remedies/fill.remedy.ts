@@ -1,15 +1,16 @@
-import { tidy } from '../document/tree.ts';
+import { childElements, tidy } from '../document/tree.ts';
+import { isLink } from '../semantics/roles.ts';
 import { imagesIn } from '../semantics/pictures.ts';
 import { headingLevel } from '../semantics/outline.ts';
 import { contentRange, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Gives an empty heading or link its words: as text, or as the alternative of the only picture in it. */
+/** Gives an empty heading, link or button its words: as text, as a value, or as the alternative of the only picture in it. */
 export const remedy: Remedy = {
   name: 'fill',
   label: 'Write its text',
   certain: false,
-  fields: ({ element }) => [headingLevel(element) === null ? { name: 'text', label: 'Where does the link go?', kind: 'text' } : { name: 'text', label: 'What is this section about?', kind: 'text' }],
+  fields: ({ element }) => [{ name: 'text', label: headingLevel(element) !== null ? 'What is this section about?' : isLink(element) ? 'Where does the link go?' : 'What does the button do?', kind: 'text' }],
   propose({ page, element }) {
     const address = element.attributes.find((attribute) => attribute.name === 'href')?.value;
     return { text: (address && page.surroundings.titleOf?.(address)) ?? '' };
@@ -17,9 +18,16 @@ export const remedy: Remedy = {
   plan({ element }, inputs) {
     const text = tidy(inputs.text ?? '');
     if (!text) return decline('Write some text first.');
+    if (element.tag === 'input') {
+      const edit = setAttribute(element, 'value', text);
+      return edit ? planned(edit) : decline(NO_SOURCE);
+    }
     const picture = imagesIn(element)[0];
     const described = picture && setAttribute(picture, 'alt', text);
     if (described) return planned(described);
+    // A drawing stays, and the name stands beside it.
+    const drawn = childElements(element).length > 0 ? setAttribute(element, 'aria-label', text) : null;
+    if (drawn) return planned(drawn);
     const content = contentRange(element);
     if (!content || !element.endTag) return decline(NO_SOURCE);
     return planned({ ...content, text: escapeText(text) });

@@ -1,10 +1,11 @@
 import type { Edit } from '../source/edits.ts';
-import { rawText, tidy, type ElementNode, type Range, type TextNode, type TreeNode } from '../document/tree.ts';
+import { rawText, tidy, type ElementNode, type Range, type TreeNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { inlineStyle } from '../style/inline.ts';
 import type { MarkerKind, TypedItem } from '../semantics/markers.ts';
 import { imagesIn } from '../semantics/pictures.ts';
 import { lineRange, typedLists, type TypedLine, type TypedList } from '../semantics/typedLists.ts';
+import { cutStart, layoutSpace } from './cutText.ts';
 import { dropAttribute, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
 
@@ -60,7 +61,7 @@ function fromParagraphs(page: Page, list: TypedList): Plan {
   const edits: Edit[] = [];
   for (const line of list.lines) {
     const { block } = line;
-    const marker = cutMarker(page, line, lengths.get(line)!);
+    const marker = cutStart(page, line.nodes, lengths.get(line)!);
     if (!block.startTag || !block.range || !marker) return decline(NO_SOURCE);
     const { before, after } = tags.get(line)!;
     const name = block.startTag.start + 1;
@@ -89,7 +90,7 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
   const edits: Edit[] = [];
   for (const line of list.lines) {
     const range = lineRange(line);
-    const marker = cutMarker(page, line, lengths.get(line)!);
+    const marker = cutStart(page, line.nodes, lengths.get(line)!);
     if (!range || !marker || (line.ending && !line.ending.range)) return decline(NO_SOURCE);
     const { before, after } = tags.get(line)!;
     // Insertions go before the marker's cut when they share its start.
@@ -131,47 +132,6 @@ function markerLengths(list: TypedList): Map<TypedLine, number> {
     waiting.push(...item.nested);
   }
   return lengths;
-}
-
-/** Edits that cut the first `length` characters of a line's text, with every element that held nothing else; null without a source. */
-function cutMarker(page: Page, line: TypedLine, length: number): Edit[] | null {
-  const edits: Edit[] = [];
-  let left = length;
-  const waiting = [...line.nodes].reverse();
-  for (let node = waiting.pop(); node && left > 0; node = waiting.pop()) {
-    if (node.kind === 'comment') continue;
-    if (!node.range) return null;
-    const text = node.kind === 'text' ? node.text : rawText(node);
-    if (node.kind === 'element' && (text.length > left || text === '' || imagesIn(node).length > 0)) {
-      waiting.push(...[...node.children].reverse());
-      continue;
-    }
-    if (node.kind === 'element') edits.push({ ...node.range, text: '' });
-    else edits.push(cutText(page, node, Math.min(left, text.length)));
-    left -= text.length;
-  }
-  return edits;
-}
-
-/** White space before the marker stays: it is how the source is laid out. */
-function cutText(page: Page, text: TextNode, count: number): Edit {
-  const start = text.range!.start;
-  return { start: start + layoutSpace(page, start), end: start + writtenLength(page, text, count), text: '' };
-}
-
-function layoutSpace(page: Page, offset: number): number {
-  return /^[ \t\r\n]*/.exec(page.source.slice(offset, offset + 200))![0].length;
-}
-
-/** How many units of source the first `count` characters of a text take: a character reference takes several. */
-function writtenLength(page: Page, text: TextNode, count: number): number {
-  const source = page.source.slice(text.range!.start, text.range!.end);
-  let at = 0;
-  for (let read = 0; read < count && at < source.length; read++) {
-    const reference = /^&(?:#\d+|#x[\da-f]+|[a-z][\da-z]*);?/i.exec(source.slice(at, at + 40));
-    at += reference && text.text[read] !== '&' ? reference[0].length : source.startsWith('\r\n', at) ? 2 : 1;
-  }
-  return at;
 }
 
 function trimmedEnd(page: Page, range: Range): number {

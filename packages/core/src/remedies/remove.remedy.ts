@@ -1,16 +1,41 @@
+import { elementAt } from '../document/paths.ts';
 import { imagesIn } from '../semantics/pictures.ts';
-import { NO_SOURCE, removal } from './markup.ts';
-import { decline, planned, type Remedy } from './types.ts';
+import type { Edit } from '../source/edits.ts';
+import { dropAttribute, NO_SOURCE, removal, unwrap } from './markup.ts';
+import { decline, planned, type Plan, type Remedy, type Target } from './types.ts';
 
-/** Takes out an element that holds nothing. */
+/** Rules whose trouble is one attribute. */
+const ATTRIBUTES: Record<string, string> = { 'tables/headers-broken': 'headers', 'tables/summary-repeats': 'summary', 'structure/tab-order': 'tabindex' };
+
+/** Takes out what holds nothing or does harm: an element, a run of them, an attribute, or tags around text that stays. */
 export const remedy: Remedy = {
   name: 'remove',
   label: 'Take it out',
   certain: true,
   fields: [],
-  plan({ page, element }) {
+  plan(target) {
+    const { page, element, finding } = target;
+    const attribute = ATTRIBUTES[finding.rule];
+    if (attribute) {
+      const edit = dropAttribute(page, element, attribute);
+      return edit ? planned(edit) : decline(NO_SOURCE);
+    }
+    if (finding.rule === 'text/moving') return element.startTag ? planned(...unwrap(element)) : decline(NO_SOURCE);
+    if (finding.at.through || finding.message === 'breaks') return removeRun(target);
     if (!element.range) return decline(NO_SOURCE);
     if (imagesIn(element).length > 0) return decline('It holds a picture; taking it out would take the picture too.');
     return planned(removal(page, element.range));
   },
 };
+
+/** A run of neighbours; of line breaks the first stays, for the line still ends there. */
+function removeRun({ page, element, finding }: Target): Plan {
+  const last = finding.at.through ? elementAt(page, finding.at.through) : element;
+  const edits: Edit[] = [];
+  for (const node of element.parent!.children.slice(element.index, (last?.index ?? element.index) + 1)) {
+    if (node.kind !== 'element' || (node === element && element.tag === 'br')) continue;
+    if (!node.range) return decline(NO_SOURCE);
+    edits.push(node.tag === 'br' ? { ...node.range, text: '' } : removal(page, node.range));
+  }
+  return edits.length > 0 ? planned(...edits) : decline(NO_SOURCE);
+}

@@ -1,21 +1,24 @@
 import { elementsIn, tidy, valueOf } from '../document/tree.ts';
+import { shownText } from '../semantics/names.ts';
+import { headingLevel } from '../semantics/outline.ts';
 import { isAddress, isVagueText } from '../semantics/wording.ts';
 import { contentRange, escapeText, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Gives a link new words. */
+/** Gives a link or a heading new words. */
 export const remedy: Remedy = {
   name: 'reword',
-  label: 'Reword the link',
+  label: 'Reword it',
   certain: false,
-  fields: [{ name: 'text', label: 'What will the reader find there?', kind: 'text' }],
+  fields: ({ element }) => [{ name: 'text', label: headingLevel(element) === null ? 'What will the reader find there?' : 'What is this section about?', kind: 'text' }],
   // What is there now is of no use: the title of the page behind the link is the better beginning.
   propose: ({ page, element }) => ({ text: page.surroundings.titleOf?.(valueOf(element, 'href') ?? '') ?? '' }),
-  plan({ element }, inputs) {
+  plan({ page, element }, inputs) {
     const text = tidy(inputs.text ?? '');
-    if (!text) return decline('Write the link’s new text.');
-    if (isVagueText(text) || isAddress(text)) return decline('This still does not say where the link goes.');
-    if ([...elementsIn(element)].some((inner) => ['img', 'svg', 'picture', 'button'].includes(inner.tag))) return decline('The link holds a picture; describe the picture, or mend the link in Source.');
+    if (!text) return decline('Write the new text.');
+    if (text === shownText(page, element)) return decline('This is what it says now.');
+    if (headingLevel(element) === null && (isVagueText(text) || isAddress(text))) return decline('This still does not say where the link goes.');
+    if ([...elementsIn(element)].some((inner) => ['img', 'svg', 'picture', 'button'].includes(inner.tag))) return decline('It holds a picture; describe the picture, or mend it in Source.');
     const content = contentRange(element);
     return content && element.endTag ? planned({ ...content, text: escapeText(text) }) : decline(NO_SOURCE);
   },

@@ -1,17 +1,17 @@
-import { phrasesFor } from '../standards/phrases.ts';
+import { phrasesFor } from '../standards/phrases/index.ts';
 import { languageAt } from '../semantics/languages.ts';
 import { tidy, valueOf } from '../document/tree.ts';
 import { contentRange, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Adds to a link's text that it opens a new tab, in the language it stands in. */
+/** Adds to a link's text that it opens a new tab, in the language it stands in, or which kind of file it leads to. */
 export const remedy: Remedy = {
   name: 'say-so',
-  label: 'Say that it opens a new tab',
+  label: 'Say so in the link',
   certain: true,
   fields: [],
-  plan({ element }) {
-    const note = `(${phrasesFor(languageAt(element)).newWindowNote})`;
+  plan({ page, element, finding }) {
+    const note = finding.rule === 'links/file-unsaid' ? `(${String(finding.values.kind)})` : `(${phrasesFor(languageAt(page, element)).newWindowNote})`;
     if (element.tag === 'area') {
       const edit = setAttribute(element, 'alt', tidy(`${valueOf(element, 'alt') ?? ''} ${note}`));
       return edit ? planned(edit) : decline(NO_SOURCE);

@@ -16,7 +16,7 @@ const CHOICES = [
 export const remedy: Remedy = {
   name: 'set-headers',
   label: 'Set the headers',
-  certain: false,
+  certain: ['tables/imitated-headers'],
   fields: [{ name: 'headers', label: 'Which cells head the others?', kind: 'choice', options: CHOICES }],
   propose: (target) => ({ headers: likelyHeaders(target) }),
   plan({ page, element }, inputs) {

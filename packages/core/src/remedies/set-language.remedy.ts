@@ -1,28 +1,39 @@
+import { valueOf } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import { usualLanguage } from '../semantics/pageLanguage.ts';
+import { isLanguageTag } from '../standards/languageTags.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
 const COMMON = [['en', 'English'], ['de', 'German'], ['fr', 'French'], ['es', 'Spanish'], ['it', 'Italian'], ['nl', 'Dutch'], ['pt', 'Portuguese'], ['cy', 'Welsh'], ['pl', 'Polish']] as const;
-/** The shape of a language tag (BCP 47), not whether it is registered. */
-const TAG = /^[a-z]{2,3}(?:-[a-z0-9]{2,8})*$/i;
 
-/** Names the language of the page. */
+/** Names the language of the page, or of a passage. */
 export const remedy: Remedy = {
   name: 'set-language',
   label: 'Name the language',
   certain: false,
-  fields: [{ name: 'language', label: 'Language of the page', kind: 'choice', options: COMMON.map(([value, label]) => ({ value, label })) }],
-  propose: () => ({ language: 'en' }),
+  fields: [{ name: 'language', label: 'Language', kind: 'choice', options: COMMON.map(([value, label]) => ({ value, label })) }],
+  propose: ({ page, finding }) => ({ language: likelyLanguage(String(finding.values.tag ?? ''), page) }),
   plan({ page, element }, inputs) {
     const language = (inputs.language ?? '').trim();
-    if (!TAG.test(language)) return decline('Give a language as its tag, for example en or pt-BR.');
+    if (!isLanguageTag(language)) return decline('Give a registered language tag, for example en or pt-BR.');
     if (element.tag === 'html' && !element.startTag) {
       const at = afterDoctype(page.source);
       return planned({ start: at, end: at, text: `<html lang="${language}">` });
     }
     const edit = setAttribute(element, 'lang', language);
-    return edit ? planned(edit) : decline(NO_SOURCE);
+    const other = valueOf(element, 'xml:lang') === null ? null : setAttribute(element, 'xml:lang', language);
+    return edit ? planned(edit, ...(other ? [other] : [])) : decline(NO_SOURCE);
   },
 };
+
+/** What was most likely meant: the tag mended, the language of that name, else the one the text is written in. */
+function likelyLanguage(written: string, page: Page): string {
+  const mended = written.replace(/_/g, '-');
+  if (mended && isLanguageTag(mended)) return mended;
+  const named = COMMON.find(([tag, label]) => label.toLowerCase() === written.toLowerCase() || tag === written.slice(0, 2).toLowerCase())?.[0];
+  return named ?? (usualLanguage(page) || 'en');
+}
 
 /** Where the html tag goes that the source left out. */
 export function afterDoctype(source: string): number {

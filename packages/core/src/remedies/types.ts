@@ -32,12 +32,17 @@ export interface Remedy {
   name: RemedyName;
   /** On its button: what will happen. */
   label: string;
-  /** True when it needs no human input and keeps the meaning of the page. */
-  certain: boolean;
+  /** True when it needs no human input and keeps the meaning of the page; or the ids of the rules for whose findings that holds. */
+  certain: boolean | readonly string[];
   fields: readonly Field[] | ((target: Target) => readonly Field[]);
   /** What the fields begin with: what the engine would propose. */
   propose?(target: Target): Inputs;
   plan(target: Target, inputs: Inputs): Plan;
+}
+
+/** Whether a remedy needs no human input for a finding of a rule. */
+export function isCertain(remedy: Pick<Remedy, 'certain'>, rule: string): boolean {
+  return typeof remedy.certain === 'boolean' ? remedy.certain : remedy.certain.includes(rule);
 }
 
 export const decline = (reason: string): Declined => ({ ok: false, reason });

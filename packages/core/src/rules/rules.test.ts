@@ -26,7 +26,7 @@ describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (_id, rule) =
   const cases = casesOf(rule);
 
   test.each(cases.map((one) => [one.shows, one] as const))('%s', (_shows, one) => {
-    const found = auditPage(parsePage(one.html)).findings.filter((finding) => finding.rule === rule.id);
+    const found = auditPage(parsePage(one.html, { surroundings: one.surroundings ?? {} })).findings.filter((finding) => finding.rule === rule.id);
     expect(found.map((finding) => finding.at.path)).toEqual(one.at ?? []);
     if (one.outcome) expect(found.map((finding) => finding.outcome)).toEqual(found.map(() => one.outcome));
     for (const finding of found) expect(sentenceOf(finding)).not.toMatch(/[{}]|undefined/);

@@ -1,6 +1,7 @@
 import type { ElementNode, Range } from '../document/tree.ts';
-import type { Page } from '../document/page.ts';
+import type { Page, Surroundings } from '../document/page.ts';
 import type { RemedyName } from '../remedies/names.ts';
+import type { Level } from '../standards/criteria.ts';
 
 export type Family = 'headings' | 'images' | 'links' | 'lists' | 'tables' | 'colour' | 'text' | 'media' | 'document' | 'forms' | 'structure';
 export type Weight = 'must' | 'should' | 'consider';
@@ -39,22 +40,49 @@ export interface Rule<M extends string = string> {
   fix: string;
   /** Asked of a person when the outcome is cantTell. `yes` says the finding stands, `no` that all is well. */
   question?: { ask: string; yes: string; no: string };
+  /** The question is about exactly these words or this picture: with others it is another question, and an answer does not carry over. */
+  exact?: true;
   criteria: readonly string[];
   techniques: readonly string[];
   /** True when no published source stands behind it, only common practice of the trade. */
   practice?: boolean;
   weight: Weight;
+  /** The first level of conformance at which it is asked; by default A. */
+  from?: Level;
+  /** What it weighs once a house asks for AAA. */
+  atAAA?: { weight: Weight; outcome?: FindingOutcome };
+  /** It speaks only above a measure that the house may set: the audit reports from a low floor, and the profile selects. */
+  threshold?: { measure: string; limit: keyof Thresholds };
   /** `document`: says nothing of fragments. */
   scope: 'any' | 'document';
   remedies: readonly RemedyName[];
   /** Sentences by message id, with `{value}` places. */
   messages: Readonly<Record<M, string>>;
-  /** Called for each element with one of these tags that assistive technology is told of. */
+  /** Called for each element with one of these tags that assistive technology is told of; `*` stands for any element with attributes. */
   tags?: readonly string[];
   visit?(page: Page, element: ElementNode, tell: Tell<M>): void;
   /** Called once, after the walk. */
   end?(page: Page, tell: Tell<M>): void;
 }
+
+/** Measures a house may set, with what common practice sets. */
+export interface Thresholds {
+  /** Characters of a picture's alternative. */
+  longestAlternative: number;
+  /** Characters of a link's text. */
+  longestLink: number;
+  /** Words without a heading. */
+  wordsWithoutHeading: number;
+  /** Text colours set on single pieces of a page. */
+  inlineColours: number;
+  /** School years a reader needs (Flesch–Kincaid): lower secondary is 9. */
+  readingGrade: number;
+}
+
+export const USUAL_THRESHOLDS: Thresholds = { longestAlternative: 125, longestLink: 100, wordsWithoutHeading: 300, inlineColours: 3, readingGrade: 9 };
+
+/** The audit reports from this much on, so that a house may lower its measure without a new audit. */
+export const FLOORS: Thresholds = { longestAlternative: 80, longestLink: 60, wordsWithoutHeading: 150, inlineColours: 1, readingGrade: 7 };
 
 /** Checks a rule's shape and keeps its message ids apart from its other types. */
 export function defineRule<const M extends string>(rule: Rule<M>): Rule<M> {
@@ -70,6 +98,8 @@ export interface RuleCase {
   /** What the case shows, for the one who reads a failing test. */
   shows: string;
   html: string;
+  /** What the page's surroundings know, where the rule needs it. */
+  surroundings?: Surroundings;
   at?: readonly string[];
   outcome?: FindingOutcome;
   /** Technique or failure the case is written after, or `practice`. */

@@ -193,9 +193,9 @@ export function shownText(page: Page, parent: ElementNode, limit = Infinity): st
   let text = '';
   const waiting = [...parent.children].reverse();
   for (let node = waiting.pop(); node && text.length < limit; node = waiting.pop()) {
-    if (node.kind === 'text') text += node.text;
+    if (node.kind === 'text') text = text === '' ? node.text.replace(/^[\s\u00a0]+/, '') : text + node.text;
     else if (node.kind === 'element' && !isGone(page, node)) {
-      if (node.tag === 'br' || isBlock(node)) text += ' ';
+      if (text !== '' && (node.tag === 'br' || isBlock(node))) text += ' ';
       for (let i = node.children.length - 1; i >= 0; i--) waiting.push(node.children[i]!);
     }
   }

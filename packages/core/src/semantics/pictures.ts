@@ -46,6 +46,13 @@ function fallbackText(element: ElementNode): string {
   return tidy(text);
 }
 
+/** Whether an object or embed shows a picture, by its type or the end of its address. */
+export function showsImage(element: ElementNode): boolean {
+  const type = (valueOf(element, 'type') ?? '').trim().toLowerCase();
+  if (type) return type.startsWith('image/');
+  return /\.(?:svg|png|jpe?g|gif|webp|avif|bmp)$/i.test(addressOf(element).split(/[?#]/)[0]!);
+}
+
 /** The images inside an element, itself not counted. */
 export function imagesIn(element: ElementNode): ElementNode[] {
   return [...elementsIn(element)].filter((inner) => inner.tag === 'img');

@@ -56,6 +56,11 @@ const AUTHOR_ROLES = new Set(
     'doc-subtitle doc-tip doc-toc').split(' '),
 );
 
+/** Whether an author may use a role: WAI-ARIA 1.2 and its module for books, and the roles of the Graphics module. */
+export function isKnownRole(word: string): boolean {
+  return AUTHOR_ROLES.has(word) || /^graphics-(?:document|object|symbol)$/.test(word) || word === 'directory' || word === 'suggestion' || word === 'comment';
+}
+
 const GLOBAL_NAMING = ['aria-label', 'aria-labelledby', 'aria-describedby', 'aria-live', 'aria-controls', 'aria-owns'];
 
 /** The role assistive technology is told: the first known word of `role`, else the element's own. */

@@ -11,6 +11,9 @@ export interface HeaderModel {
   /** By cell element. */
   cells: ReadonlyMap<ElementNode, Cell>;
   axes: ReadonlyMap<ElementNode, Axis>;
+  /** The last slot that holds data, by row and by column; -1 for none. */
+  lastDataInRow: Int32Array;
+  lastDataInColumn: Int32Array;
   /** Column groups as first and last column. */
   columnGroups: readonly { from: number; to: number }[];
 }
@@ -29,16 +32,21 @@ export function headerModel(page: Page, table: ElementNode): HeaderModel {
 
 function buildModel(table: ElementNode): HeaderModel {
   const grid = gridOf(table);
+  const lastDataInRow = new Int32Array(grid.rows + 1).fill(-1);
+  const lastDataInColumn = new Int32Array(grid.columns + 1).fill(-1);
   const rowsWithData = new Uint8Array(grid.rows + 1);
   const columnsWithData = new Uint8Array(grid.columns + 1);
   for (const cell of grid.cells) {
     if (cell.element.tag === 'th') continue;
     rowsWithData.fill(1, cell.row, cell.row + cell.rowSpan);
     columnsWithData.fill(1, cell.column, cell.column + cell.colSpan);
+    if (isEmptyCell(cell.element)) continue;
+    for (let row = cell.row; row < cell.row + cell.rowSpan; row++) lastDataInRow[row] = Math.max(lastDataInRow[row]!, cell.column + cell.colSpan - 1);
+    for (let column = cell.column; column < cell.column + cell.colSpan; column++) lastDataInColumn[column] = Math.max(lastDataInColumn[column]!, cell.row + cell.rowSpan - 1);
   }
   const axes = new Map<ElementNode, Axis>();
   for (const cell of grid.cells) axes.set(cell.element, cell.element.tag === 'th' ? axisOf(cell, rowsWithData, columnsWithData) : 'none');
-  return { grid, cells: new Map(grid.cells.map((cell) => [cell.element, cell])), axes, columnGroups: columnGroupsOf(table) };
+  return { grid, cells: new Map(grid.cells.map((cell) => [cell.element, cell])), axes, lastDataInRow, lastDataInColumn, columnGroups: columnGroupsOf(table) };
 }
 
 const SCOPES: Record<string, Axis> = { col: 'column', row: 'row', colgroup: 'columngroup', rowgroup: 'rowgroup' };
@@ -130,6 +138,17 @@ function groupHeaders({ grid, axes, columnGroups }: HeaderModel, principal: Cell
     if (axis === 'rowgroup' && rowGroup && rowGroup.tag !== 'table' && elementParent(elementParent(cell.element)!) === rowGroup) found.push(cell.element);
     if (axis === 'columngroup' && columnGroup && cell.column >= columnGroup.from && cell.column <= columnGroup.to) found.push(cell.element);
   }
+}
+
+/**
+ * Whether a header cell heads its row or its column, where the data around it leaves no doubt; null where it does not. Data below it
+ * and none beside it makes it a column's, data beside it and none below a row's.
+ */
+export function fittingScope(page: Page, table: ElementNode, cell: Cell): 'row' | 'col' | null {
+  const { lastDataInRow, lastDataInColumn } = headerModel(page, table);
+  const beside = lastDataInRow[cell.row]! >= cell.column + cell.colSpan;
+  const below = lastDataInColumn[cell.column]! >= cell.row + cell.rowSpan;
+  return beside === below ? null : beside ? 'row' : 'col';
 }
 
 /** The table a cell belongs to. */

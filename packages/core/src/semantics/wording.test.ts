@@ -1,4 +1,4 @@
-import { bare, PHRASES, phrasesFor } from '../standards/phrases.ts';
+import { bare, PHRASES, phrasesFor } from '../standards/phrases/index.ts';
 import { isAddress, isVagueText, openingOf } from './wording.ts';
 
 test.each(['Click here', 'HERE!', '» more «', 'Read more…', 'read more ›', '(link)', 'mehr', 'En savoir plus', 'leer más', 'lees meer', 'saiba mais', 'scopri di più'])('“%s” says nothing of where it goes', (text) => {

@@ -1,4 +1,4 @@
-import { bare, phrasesOf } from '../standards/phrases.ts';
+import { bare, phrasesOf } from '../standards/phrases/index.ts';
 
 /** Whether a text, as the whole of a link, says nothing of where it goes. */
 export function isVagueText(name: string): boolean {

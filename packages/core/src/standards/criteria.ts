@@ -3,6 +3,7 @@
  * Recommendations (2008, 2018, 2023); from memory. The plain sentence is ours: it says what the criterion asks of a page.
  */
 export type Level = 'A' | 'AA' | 'AAA';
+export const LEVELS: readonly Level[] = ['A', 'AA', 'AAA'];
 export type StandardVersion = '2.0' | '2.1' | '2.2';
 
 export interface Criterion {

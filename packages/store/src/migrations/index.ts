@@ -1,7 +1,9 @@
 import type { Migration } from 'kysely';
 import * as firstTables from './001-first-tables.ts';
+import * as askedFindings from './002-asked-findings.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first-tables': firstTables,
+  '002-asked-findings': askedFindings,
 };

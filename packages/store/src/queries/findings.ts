@@ -9,6 +9,8 @@ export interface StoredFinding extends Finding {
   standing: Standing;
   ruled: Answer | null;
   firstRevision: number;
+  /** Whether the house's profile asks for it. */
+  asked: boolean;
 }
 
 export const OPEN_STANDINGS: readonly Standing[] = ['open', 'in hand', 'returned'];
@@ -33,6 +35,7 @@ function toFinding(row: Row): StoredFinding {
     standing: row.standing,
     ruled: row.ruled,
     firstRevision: row.first_revision,
+    asked: row.asked,
   };
 }
 

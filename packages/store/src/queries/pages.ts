@@ -92,7 +92,7 @@ export function pagesWithCounts(db: Database, collectionId: number): Promise<Pag
   const counts = sql<PageCounts['counts']>`(
     select coalesce(jsonb_agg(c), '[]') from (
       select family, weight, outcome, ruled, count(*)::int as many from findings
-      where findings.page_id = pages.id and standing in ('open', 'in hand', 'returned')
+      where findings.page_id = pages.id and asked and standing in ('open', 'in hand', 'returned')
       group by family, weight, outcome, ruled) c)`;
   const signed = sql<number | null>`(select revision from sign_offs where sign_offs.page_id = pages.id and lapsed_at is null)`;
   const lapsed = sql<boolean>`exists (select 1 from sign_offs where sign_offs.page_id = pages.id and lapsed_at is not null)`;

@@ -8,7 +8,7 @@ function ask<K extends Question['kind']>(question: Extract<Question, { kind: K }
 }
 
 function page(source: string): PageText {
-  return { source, scope: 'fragment', title: 'Wax', address: 'unit-1/wax.html', neighbours: { titles: { 'unit-1/spring.html': 'Spring work', 'images/a.png': '' } } };
+  return { source, scope: 'fragment', title: 'Wax', address: 'unit-1/wax.html', neighbours: { titles: { 'unit-1/spring.html': 'Spring work', 'images/hive.png': '' } } };
 }
 
 function first(text: PageText): DraftNote {
@@ -16,16 +16,16 @@ function first(text: PageText): DraftNote {
 }
 
 test('a draft’s notes say where, how heavy and what', () => {
-  expect(ask({ kind: 'audit', page: page('<h2>Wax</h2>\n<p><img src="a.png"></p>') })).toEqual([
-    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 33, line: 2, title: 'Picture with no alternative', sentence: 'The picture a.png has no alternative' },
+  expect(ask({ kind: 'audit', page: page('<h2>Wax</h2>\n<p><img src="hive.png"></p>') })).toEqual([
+    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 36, line: 2, title: 'Picture with no alternative', sentence: 'The picture hive.png has no alternative' },
   ]);
 });
 
 test('offers come with what they propose, and the picture with its place in the collection', () => {
-  const text = page('<p><img src="../images/a.png"></p>');
+  const text = page('<p><img src="../images/hive.png"></p>');
   const { offers, picture } = ask({ kind: 'offers', page: text, finding: first(text) });
   expect(offers.map((offer) => [offer.name, offer.certain])).toEqual([['describe', false], ['decorative', false]]);
-  expect(picture).toBe('images/a.png');
+  expect(picture).toBe('images/hive.png');
   const link = page('<p><a href="spring.html">here</a></p>');
   expect(ask({ kind: 'offers', page: link, finding: first(link) }).offers.find((offer) => offer.name === 'use-target-title')?.inputs).toEqual({ text: 'Spring work' });
 });
@@ -46,7 +46,7 @@ test('repairing the outline is shown as the whole outline', () => {
 });
 
 test('a correction of the whole page is heard when it opens', () => {
-  const text = { ...page('<html>\n<head><title>Wax</title></head><body><p>x</p></body></html>'), scope: 'document' as const };
+  const text = { ...page('<html>\n<head><title>Wax</title></head><body><main><p>x</p></main></body></html>'), scope: 'document' as const };
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'set-language', inputs: { language: 'en-GB' } })).toMatchObject({
     now: { spoken: 'Page, Wax; read in whatever voice is set', markup: '<html>' },
     then: { spoken: 'Page, Wax; read in the voice for en-GB', markup: '<html lang="en-GB">' },
@@ -54,7 +54,7 @@ test('a correction of the whole page is heard when it opens', () => {
 });
 
 test('a remedy that declines says why, and a note that is gone says so', () => {
-  const text = page('<p><img src="a.png"></p>');
+  const text = page('<p><img src="hive.png"></p>');
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'describe', inputs: { alt: '' } })).toMatchObject({ ok: false });
   expect(ask({ kind: 'preview', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 }, remedy: 'fill', inputs: {} })).toEqual({ ok: false, reason: 'This note is no longer on the page.' });
   expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], picture: null });
@@ -62,5 +62,5 @@ test('a remedy that declines says why, and a note that is gone says so', () => {
 
 test('a text to be brought in is sized up', () => {
   expect(ask({ kind: 'size-up', source: '<p>One</p>' })).toEqual({ scope: 'fragment', title: '', notes: 0 });
-  expect(ask({ kind: 'size-up', source: '<html lang="en"><title> Wax </title><body><h1>Wax</h1></body></html>' })).toEqual({ scope: 'document', title: 'Wax', notes: 0 });
+  expect(ask({ kind: 'size-up', source: '<html lang="en"><title> Wax </title><body><main><h1>Wax</h1><p>Text.</p></main></body></html>' })).toEqual({ scope: 'document', title: 'Wax', notes: 0 });
 });

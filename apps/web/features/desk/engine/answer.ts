@@ -1,5 +1,5 @@
 import {
-  addressOf, applyRemedy, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, resolveAddress, ruleOf, sentenceOf, speakRange, speakWhole, surroundingsFrom, titleText,
+  addressOf, applyRemedy, DEFAULT_PROFILE, selectFindings, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, resolveAddress, ruleOf, sentenceOf, speakRange, speakWhole, surroundingsFrom, titleText,
   type Change, type Finding, type Page,
 } from '@inkwell/core';
 import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, Side, SizedUp } from './protocol';
@@ -20,7 +20,7 @@ export class PageReader {
   answer(question: Question): Answers[Question['kind']] {
     switch (question.kind) {
       case 'audit':
-        return this.open(question.page).findings.map(draftNote);
+        return selectFindings(this.open(question.page).findings, DEFAULT_PROFILE).map(draftNote);
       case 'offers':
         return this.offers(question.page, question.finding);
       case 'preview':
@@ -99,5 +99,5 @@ function draftNote(finding: Finding): DraftNote {
 
 function sizeUp(source: string): SizedUp {
   const page = parsePage(source);
-  return { scope: page.scope, title: titleText(page), notes: auditPage(page).findings.length };
+  return { scope: page.scope, title: titleText(page), notes: selectFindings(auditPage(page).findings, DEFAULT_PROFILE).length };
 }

@@ -2,7 +2,7 @@ import { defineRule } from '../../types.ts';
 import { has, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
 import { nameOf } from '../../../semantics/names.ts';
-import { addressOf, drawsSomething, fileNameOf, hasAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, drawsSomething, fileNameOf, hasAlternative, showsImage } from '../../../semantics/pictures.ts';
 import { controlAround, roleOf } from '../../../semantics/roles.ts';
 
 type Message = 'image' | 'button' | 'area' | 'embedded' | 'drawing' | 'doubt';
@@ -56,7 +56,8 @@ function messageFor(page: Page, element: ElementNode): Message | null {
       return has(element, 'href') ? 'area' : null;
     case 'object':
     case 'embed':
-      return 'embedded';
+      // Documents and players that are embedded are a matter of media.
+      return showsImage(element) ? 'embedded' : null;
     case 'canvas':
       return 'drawing';
     case 'svg':

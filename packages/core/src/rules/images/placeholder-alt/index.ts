@@ -1,5 +1,5 @@
 import { defineRule } from '../../types.ts';
-import { bare, phrasesOf } from '../../../standards/phrases.ts';
+import { bare, phrasesOf } from '../../../standards/phrases/index.ts';
 import { addressOf, writtenAlternative } from '../../../semantics/pictures.ts';
 import { controlAround } from '../../../semantics/roles.ts';
 

@@ -1,7 +1,7 @@
 import { defineRule } from '../../types.ts';
 import { elementsIn, tidy, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
-import { phrasesOf } from '../../../standards/phrases.ts';
+import { phrasesOf } from '../../../standards/phrases/index.ts';
 import { referred } from '../../../semantics/ids.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
 import { isLink } from '../../../semantics/roles.ts';

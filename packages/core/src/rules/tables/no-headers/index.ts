@@ -1,9 +1,8 @@
 import { defineRule } from '../../types.ts';
 import { has, type ElementNode } from '../../../document/tree.ts';
-import type { Page } from '../../../document/page.ts';
-import { shownText } from '../../../semantics/names.ts';
+import { firstRowOf, imitatedHeaders } from '../../../semantics/dataTables.ts';
 import { roleOf } from '../../../semantics/roles.ts';
-import { gridOf, tableUse, type Grid } from '../../../semantics/tables.ts';
+import { gridOf, tableUse } from '../../../semantics/tables.ts';
 
 export const rule = defineRule({
   id: 'tables/no-headers',
@@ -24,11 +23,13 @@ export const rule = defineRule({
     if (use === 'layout') return;
     const grid = gridOf(element);
     if (grid.cells.length === 0 || grid.cells.some(({ element: cell }) => isHeader(cell))) return;
+    // Cells dressed as headers have a note of their own.
+    if (imitatedHeaders(page, { element, use, grid, headed: false })) return;
     tell({
       at: element,
       message: use === 'data' ? 'none' : 'unsure',
       values: { rows: grid.rows, columns: grid.columns },
-      subject: firstRow(page, grid),
+      subject: firstRowOf(page, grid),
       ...(use === 'unsure' ? { outcome: 'cantTell' as const } : {}),
     });
   },
@@ -37,8 +38,4 @@ export const rule = defineRule({
 function isHeader(cell: ElementNode): boolean {
   const role = roleOf(cell);
   return cell.tag === 'th' || has(cell, 'headers') || role === 'columnheader' || role === 'rowheader';
-}
-
-function firstRow(page: Page, grid: Grid): string {
-  return grid.cells.filter((cell) => cell.row === 0).map((cell) => shownText(page, cell.element)).join(' | ');
 }

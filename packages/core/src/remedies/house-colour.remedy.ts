@@ -1,0 +1,25 @@
+import { contrastRatio, parseColour } from '../style/colour.ts';
+import { coloursIn } from '../style/contrast.ts';
+import { setTextColour } from './nearest-passing.remedy.ts';
+import { decline, type Remedy, type Target } from './types.ts';
+
+/** Uses a colour of the house that stands out enough here. */
+export const remedy: Remedy = {
+  name: 'house-colour',
+  label: 'Use a colour of the house',
+  certain: false,
+  fields: (target) => [{ name: 'color', label: 'Colours of the house that pass here', kind: 'choice', options: passing(target).map((colour) => ({ value: colour, label: colour })) }],
+  propose: (target) => ({ color: passing(target)[0] ?? '' }),
+  plan(target, inputs) {
+    if (passing(target).length === 0) return decline('No colour of the house stands out enough on this ground.');
+    return setTextColour(target, inputs.color ?? '');
+  },
+};
+
+function passing({ page, element, finding }: Target): string[] {
+  const { background } = coloursIn(page, element);
+  return (page.surroundings.houseColours ?? []).filter((written) => {
+    const colour = parseColour(written);
+    return colour !== null && contrastRatio(colour, background) >= Number(finding.values.required);
+  });
+}

@@ -1,0 +1,19 @@
+import { contrastFailures } from '../../../semantics/contrastFailures.ts';
+import { defineRule } from '../../types.ts';
+
+export const rule = defineRule({
+  id: 'colour/contrast-more',
+  title: 'Text that could stand out more',
+  why: 'Readers with a greater loss of vision need more contrast than the middle level asks for.',
+  fix: 'Darken or lighten the text, or its ground, until it stands out by 7 to 1, or 4.5 to 1 when it is large.',
+  criteria: ['1.4.6'],
+  techniques: ['G17'],
+  weight: 'must',
+  from: 'AAA',
+  scope: 'any',
+  remedies: ['nearest-passing'],
+  messages: { faint: '{color} on {background} is {ratio} to 1, and {required} to 1 is asked for at AAA' },
+  end(page, tell) {
+    for (const { element, values, text } of contrastFailures(page, 'AAA')) tell({ at: element, message: 'faint', values, subject: text });
+  },
+});

@@ -1,0 +1,24 @@
+import { cueIn } from '../../../semantics/cues.ts';
+import { languageAt } from '../../../semantics/languages.ts';
+import { passages } from '../../../semantics/passages.ts';
+import { defineRule } from '../../types.ts';
+
+export const rule = defineRule({
+  id: 'colour/sensory',
+  title: 'Direction by place or shape alone',
+  why: 'Someone who does not see the page, or sees it on a small screen, cannot find “the box on the right”.',
+  fix: 'Name the thing by its text as well.',
+  question: { ask: 'Could a reader who does not see where or what shape it is find it by these words?', yes: 'No, they have to name it', no: 'Yes, they name it too' },
+  criteria: ['1.3.3'],
+  techniques: ['F14', 'F26', 'G96'],
+  weight: 'should',
+  scope: 'any',
+  remedies: ['add-words'],
+  messages: { cue: 'These words lean on place or shape: “{cue}”' },
+  end(page, tell) {
+    for (const { block, text, kept } of passages(page)) {
+      const cue = kept ? null : cueIn(text, 'placeCues', languageAt(page, block));
+      if (cue) tell({ at: block, message: 'cue', values: { cue }, subject: text, outcome: 'cantTell' });
+    }
+  },
+});

@@ -1,0 +1,25 @@
+import { PHRASES, phrasesFor } from '../standards/phrases/index.ts';
+
+const compiled = new Map<string, RegExp>();
+
+/** One expression for the cues of a language, and of English where none is said: whole words, in any case. */
+function cuesOf(kind: 'colourCues' | 'placeCues', language: string): RegExp {
+  const primary = language.toLowerCase().split('-')[0]!;
+  const known = primary in PHRASES ? primary : 'en';
+  const key = `${kind} ${known}`;
+  let expression = compiled.get(key);
+  if (!expression) {
+    const phrases = phrasesFor(known);
+    const colours = `(?:${phrases.colourNames.join('|')})`;
+    const all = phrases[kind].map((cue) => cue.replaceAll('{colour}', colours)).join('|');
+    compiled.set(key, (expression = new RegExp(`(?<![\\p{L}\\p{N}])(?:${all})(?![\\p{L}\\p{N}])`, 'iu')));
+  }
+  return expression;
+}
+
+/** The words of a text that lean on colour, or on place, shape or size; null when none do. */
+export function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
+  const found = cuesOf(kind, language).exec(text);
+  // What follows in brackets says it in words.
+  return found && !/^\s*\(/.test(text.slice(found.index + found[0].length)) ? found[0] : null;
+}

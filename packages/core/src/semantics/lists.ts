@@ -1,0 +1,53 @@
+import { childElements, rawText, type ElementNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
+import { styleOf } from '../style/cascade.ts';
+import { markersOf, type Marker } from './markers.ts';
+import { shownText } from './names.ts';
+import { imagesIn } from './pictures.ts';
+import { roleOf } from './roles.ts';
+import { isExposed } from './visibility.ts';
+
+export interface RealList {
+  element: ElementNode;
+  kind: 'ordered' | 'unordered' | 'description';
+  /** Its `li`, or `dt` and `dd`, told to readers. */
+  items: readonly ElementNode[];
+}
+
+const KINDS: Record<string, RealList['kind']> = { ul: 'unordered', menu: 'unordered', ol: 'ordered', dl: 'description' };
+
+/** Lists that are told as lists, in document order. */
+export const realLists = fact((page: Page): RealList[] =>
+  page.elements.flatMap((element) => {
+    const kind = element.space === 'html' ? KINDS[element.tag] : undefined;
+    if (!kind || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
+    return [{ element, kind, items: itemsOf(element, kind).filter((item) => isExposed(page, item)) }];
+  }),
+);
+
+function itemsOf(list: ElementNode, kind: RealList['kind']): ElementNode[] {
+  const children = childElements(list);
+  if (kind !== 'description') return children.filter((child) => child.tag === 'li');
+  return children.flatMap((child) => (child.tag === 'div' ? childElements(child) : [child])).filter((child) => child.tag === 'dt' || child.tag === 'dd');
+}
+
+/** Whether an element shows neither words nor pictures nor anything to use. */
+export function showsNothing(element: ElementNode): boolean {
+  if (/[^\s\u00a0\u200b]/.test(rawText(element)) || imagesIn(element).length > 0) return false;
+  const waiting = [...childElements(element)];
+  for (let inner = waiting.pop(); inner; inner = waiting.pop()) {
+    if (HOLDS.has(inner.tag)) return false;
+    waiting.push(...childElements(inner));
+  }
+  return true;
+}
+
+const HOLDS = new Set(['svg', 'iframe', 'video', 'audio', 'object', 'embed', 'canvas', 'input', 'select', 'textarea', 'button', 'math', 'hr', 'picture']);
+
+/** The typed marker an item begins with, where it says again what the list itself shows. `place`: of the item, from 0. */
+export function repeatedMarker(page: Page, list: RealList, item: ElementNode, place: number): Marker | null {
+  if (styleOf(page, item).listStyle === 'none') return null;
+  const markers = markersOf(shownText(page, item, 60));
+  return markers.find((marker) => (list.kind === 'unordered' ? marker.kind === 'bullet' : marker.kind !== 'bullet' && marker.value === place + 1)) ?? null;
+}
+

@@ -1,0 +1,123 @@
+import { groupedBy } from '../document/grouped.ts';
+import { elementParent, tidy, type ElementNode, type TextNode, type TreeNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
+import { styleOf } from '../style/cascade.ts';
+import { isBlock } from './blocks.ts';
+import { isExposed } from './visibility.ts';
+
+/** One unbroken run of text and inline elements of a block: a paragraph, an item, a cell, or loose text between blocks. */
+export interface Passage {
+  block: ElementNode;
+  /** Tidied, a line break for each `br`. */
+  text: string;
+  texts: readonly TextNode[];
+  breaks: readonly ElementNode[];
+  pictures: number;
+  /** First and last node of the run that lies directly in the block. */
+  first: TreeNode;
+  last: TreeNode;
+  /** In a `pre`, where white space shows. */
+  kept: boolean;
+}
+
+/** Elements whose content is not running text. */
+const REPLACED = new Set(['script', 'style', 'textarea', 'select', 'svg', 'math', 'iframe', 'object', 'canvas', 'video', 'audio', 'template', 'noscript', 'title', 'datalist', 'progress', 'meter', 'button']);
+
+interface Draft {
+  block: ElementNode;
+  parts: string[];
+  texts: TextNode[];
+  breaks: ElementNode[];
+  pictures: number;
+  first: TreeNode;
+  last: TreeNode;
+}
+
+/** Every passage that is told to readers, in document order: one walk without recursion. */
+export const passages = fact((page: Page): Passage[] => {
+  const found: Passage[] = [];
+  const open: { block: ElementNode; draft: Draft | null }[] = [{ block: page.body, draft: null }];
+  const close = () => {
+    const top = open.at(-1)!;
+    if (top.draft) finish(page, top.draft, found);
+    top.draft = null;
+  };
+  const stack: { nodes: readonly TreeNode[]; at: number; block: boolean }[] = [{ nodes: page.body.children, at: 0, block: true }];
+  while (stack.length > 0) {
+    const frame = stack[stack.length - 1]!;
+    const node = frame.nodes[frame.at++];
+    if (!node) {
+      stack.pop();
+      if (frame.block) {
+        close();
+        open.pop();
+      }
+      continue;
+    }
+    if (node.kind === 'comment') continue;
+    if (node.kind === 'text') {
+      note(open.at(-1)!, node);
+      continue;
+    }
+    if (REPLACED.has(node.tag) || !isExposed(page, node)) continue;
+    const block = isBlock(node);
+    if (block) {
+      close();
+      open.push({ block: node, draft: null });
+    } else note(open.at(-1)!, node);
+    stack.push({ nodes: node.children, at: 0, block });
+  }
+  return found;
+});
+
+function note(top: { block: ElementNode; draft: Draft | null }, node: TextNode | ElementNode): void {
+  if (!top.draft) {
+    if (node.kind === 'text' && !/[^\s]/.test(node.text)) return;
+    top.draft = { block: top.block, parts: [], texts: [], breaks: [], pictures: 0, first: node, last: node };
+  }
+  const { draft } = top;
+  if (node.parent === top.block) draft.last = node;
+  if (node.kind === 'text') {
+    draft.parts.push(node.text);
+    draft.texts.push(node);
+  } else if (node.tag === 'br') {
+    draft.parts.push('\n');
+    draft.breaks.push(node);
+  } else if (node.tag === 'img') draft.pictures++;
+}
+
+const SPACES = /[ \t\r\n\f\u00a0]+/g;
+
+function finish(page: Page, draft: Draft, found: Passage[]): void {
+  const { block, parts, texts, breaks, pictures, first, last } = draft;
+  const text = breaks.length === 0 ? tidy(parts.join('')) : parts.map((part) => (part === '\n' ? part : part.replace(SPACES, ' '))).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
+  const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
+  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, texts, breaks, pictures, first, last, kept });
+}
+
+/** The passages of each block, in order. */
+export const passagesByBlock = fact((page: Page) => groupedBy(passages(page), (passage) => passage.block));
+
+/** Whether all visible text of a passage has a property. */
+export function everyText(passage: Passage, holds: (element: ElementNode) => boolean): boolean {
+  let some = false;
+  for (const text of passage.texts) {
+    if (!/[^\s\u00a0]/.test(text.text)) continue;
+    some = true;
+    if (!holds(elementParent(text)!)) return false;
+  }
+  return some;
+}
+
+/** Words of a text: runs of letters and digits. */
+export function countWords(text: string): number {
+  let count = 0;
+  let inside = false;
+  for (let i = 0; i < text.length; i++) {
+    const unit = text.charCodeAt(i);
+    const letter: boolean = unit > 0x7f ? unit !== 0xa0 && !(unit >= 0x2000 && unit <= 0x206f) : (unit >= 48 && unit <= 57) || (unit >= 65 && unit <= 90) || (unit >= 97 && unit <= 122) || (inside && unit === 39);
+    if (letter && !inside) count++;
+    inside = letter;
+  }
+  return count;
+}

@@ -1,0 +1,56 @@
+/** Figures of a text. */
+export interface TextFigures {
+  words: number;
+  sentences: number;
+  syllables: number;
+  /** Words of three syllables and more, of more than six letters, and of one syllable. */
+  long: number;
+  lettered: number;
+  single: number;
+}
+
+const VOWELS = /[aeiouyäöüáéíóúàèìòùâêîôûãõœæ]+/giu;
+
+/** Syllables of a word by its runs of vowels; a silent e at the end of an English word is left out. An estimate, as in the published formulas' own software. */
+export function syllablesOf(word: string, language: string): number {
+  const groups = word.match(VOWELS)?.length ?? 0;
+  const silent = language === 'en' && /[^aeiouy]e(?:s|d)?$/i.test(word) && !/[^aeiouy]le$/i.test(word) && !/[td]ed$/i.test(word) && !/(?:s|x|z|ch|sh|g|c)es$/i.test(word) ? 1 : 0;
+  return Math.max(1, groups - silent);
+}
+
+export function figuresOf(text: string, language: string): TextFigures {
+  const figures: TextFigures = { words: 0, sentences: 0, syllables: 0, long: 0, lettered: 0, single: 0 };
+  for (const word of text.match(/\p{L}[\p{L}'’-]*/gu) ?? []) {
+    const syllables = syllablesOf(word, language);
+    figures.words++;
+    figures.syllables += syllables;
+    if (syllables >= 3) figures.long++;
+    if (syllables === 1) figures.single++;
+    if (word.length > 6) figures.lettered++;
+  }
+  figures.sentences = Math.max(1, text.match(/[.!?…]+(?=\s|$|["”»)])/gu)?.length ?? 0);
+  return figures;
+}
+
+/** Flesch–Kincaid grade level (Kincaid, Fishburne, Rogers and Chissom 1975): American school years. */
+export function fleschKincaid({ words, sentences, syllables }: Pick<TextFigures, 'words' | 'sentences' | 'syllables'>): number {
+  return 0.39 * (words / sentences) + 11.8 * (syllables / words) - 15.59;
+}
+
+/** Flesch reading ease (Flesch 1948): 100 very easy, 0 very hard. */
+export function fleschEase({ words, sentences, syllables }: Pick<TextFigures, 'words' | 'sentences' | 'syllables'>): number {
+  return 206.835 - 1.015 * (words / sentences) - 84.6 * (syllables / words);
+}
+
+/** First "Wiener Sachtextformel" (Bamberger and Vanecek 1984): German school years. */
+export function wienerSachtext({ words, sentences, long, lettered, single }: TextFigures): number {
+  return 0.1935 * ((100 * long) / words) + 0.1672 * (words / sentences) + 0.1297 * ((100 * lettered) / words) - 0.0327 * ((100 * single) / words) - 0.875;
+}
+
+/** School years a reader needs, where a published formula is known for the language; else null. */
+export function gradeOf(text: string, language: string): number | null {
+  const primary = language.toLowerCase().split('-')[0]!;
+  const figures = primary === 'en' || primary === 'de' ? figuresOf(text, primary) : null;
+  if (!figures || figures.words < 100) return null;
+  return primary === 'en' ? fleschKincaid(figures) : wienerSachtext(figures);
+}

@@ -1,0 +1,51 @@
+import { fact, type Page } from '../document/page.ts';
+import { FURNITURE, isInside } from './inside.ts';
+import { outline, type Heading } from './outline.ts';
+import { countWords, passages, type Passage } from './passages.ts';
+import { isExposed } from './visibility.ts';
+
+/** What stands between a heading and the next heading of any level. */
+export interface Section {
+  /** Null for what comes before the first heading. */
+  heading: Heading | null;
+  passages: Passage[];
+  /** Pictures, players, tables, fields and the like. */
+  things: number;
+  words: number;
+}
+
+const THINGS = new Set(['img', 'video', 'audio', 'iframe', 'object', 'embed', 'svg', 'canvas', 'input', 'select', 'textarea', 'math', 'hr', 'table']);
+
+/** The page cut at its headings, in document order. */
+export const sections = fact((page: Page): Section[] => {
+  const headings = outline(page);
+  const found: Section[] = [{ heading: null, passages: [], things: 0, words: 0 }];
+  const headed = new Set(headings.map((heading) => heading.element));
+  const starts = headings.map((heading) => heading.element.order);
+  for (const heading of headings) found.push({ heading, passages: [], things: 0, words: 0 });
+  // Of two neighbours in the source, what begins later belongs to the later heading.
+  const at = (order: number, start: number | undefined) => found[sectionIndex(starts, headings, order, start)]!;
+  for (const passage of passages(page)) {
+    if (isInside(page, passage.block, FURNITURE) || headed.has(passage.block)) continue;
+    const section = at(passage.block.order, passage.first.range?.start);
+    section.passages.push(passage);
+    section.words += countWords(passage.text);
+  }
+  for (const element of page.elements) if (THINGS.has(element.tag) && isExposed(page, element)) at(element.order, element.range?.start).things++;
+  return found;
+});
+
+function sectionIndex(starts: readonly number[], headings: readonly Heading[], order: number, start: number | undefined): number {
+  const isAfter = (i: number) => {
+    const range = headings[i]!.element.range;
+    return start !== undefined && range ? start >= range.end : order > starts[i]!;
+  };
+  let low = 0;
+  let high = starts.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (isAfter(middle)) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
