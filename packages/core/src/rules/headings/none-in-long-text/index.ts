@@ -15,11 +15,12 @@ export const rule = defineRule({
   remedies: ['insert-heading'],
   messages: { long: '{words} words run on here without a heading' },
   end(page, tell) {
-    for (const { passages, words } of sections(page)) {
+    for (const { heading, passages, words } of sections(page)) {
       // Tables and code are looked up, not read through.
       const first = passages.find((passage) => !passage.kept);
       if (!first || words <= FLOORS.wordsWithoutHeading) continue;
-      tell({ at: first.block, message: 'long', values: { words }, subject: first.text.slice(0, 80), outcome: 'cantTell' });
+      // It is the same stretch as long as it is under the same heading.
+      tell({ at: first.block, message: 'long', values: { words }, subject: heading?.name ?? 'the beginning', outcome: 'cantTell' });
     }
   },
 });
