@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type CDPSession } from '@playwright/test';
-import { isExposed, nameOf, outline, parsePage, pathOf, valueOf, type ElementNode, type Page as EnginePage } from '@inkwell/core';
+import { inspectNames, parsePage, type Page as EnginePage } from '@inkwell/core';
 
 /**
  * What the engine computes, compared with Chromium's accessibility tree over its debugging protocol: the exposed headings with their
@@ -37,25 +37,16 @@ async function told(session: CDPSession): Promise<string[]> {
     const { object } = await session.send('DOM.resolveNode', { backendNodeId: node.backendDOMNodeId });
     const { result } = await session.send('Runtime.callFunctionOn', { objectId: object.objectId!, functionDeclaration: PATH_OF, returnByValue: true });
     const level = node.properties?.find((property) => property.name === 'level')?.value.value;
+    // A drawing without a name is told as an image by Chromium and as a drawing of its own kind by HTML-AAM.
+    if (role === 'image' && !node.name?.value && /svg\[\d+\]$/.test(String(result.value))) continue;
     lines.push(`${String(result.value)} ${role}${role === 'heading' ? ` ${String(level)}` : ''} “${(node.name?.value ?? '').replace(/\s+/g, ' ').trim()}”`);
   }
   return lines.sort();
 }
 
 function computed(page: EnginePage): string[] {
-  const headings = outline(page).map((heading) => `${pathOf(page, heading.element)} heading ${heading.level} “${heading.name}”`);
-  const others = page.elements.flatMap((element) => {
-    const role = isExposed(page, element) ? kindOf(page, element) : null;
-    return role ? [`${pathOf(page, element)} ${role} “${nameOf(page, element).name}”`] : [];
-  });
-  return [...headings, ...others].sort();
-}
-
-/** A link, a picture that is not passed over, or a drawing with a name. */
-function kindOf(page: EnginePage, element: ElementNode): string | null {
-  if (element.tag === 'a') return valueOf(element, 'href') === null ? null : 'link';
-  if (element.tag === 'img') return valueOf(element, 'alt') === '' ? null : 'image';
-  return element.tag === 'svg' && nameOf(page, element).name ? 'image' : null;
+  const told = inspectNames(page).filter(({ role }) => role === 'heading' || role === 'link' || role === 'img');
+  return told.map(({ path, role, level, name }) => `${path} ${role === 'img' ? 'image' : role}${level === undefined ? '' : ` ${level}`} “${name}”`).sort();
 }
 
 for (const [file, html] of pages) {

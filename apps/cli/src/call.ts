@@ -1,6 +1,7 @@
-import { writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { PROFILES, type Profile, type Scope } from '@inkwell/core';
+import { readProfile } from '@inkwell/formats';
 
 /** The call or an input was wrong: one line that says what, where and what to do. */
 export class CallError extends Error {}
@@ -14,10 +15,23 @@ export function readCall<const T extends NonNullable<ParseArgsConfig['options']>
   }
 }
 
-export function profileNamed(name: string | undefined): Profile {
+/** A built-in profile by its name, or one from a file that the application exported. */
+export async function profileFrom(name: string | undefined): Promise<Profile> {
   const profile = PROFILES[(name ?? 'wcag22-aa').toLowerCase()];
-  if (!profile) throw new CallError(`there is no profile "${name}"; the profiles are ${Object.keys(PROFILES).join(', ')}`);
-  return profile;
+  if (profile) return profile;
+  const text = await readFile(name!, 'utf8').catch(() => {
+    throw new CallError(`there is no profile "${name}"; name a profile file, or one of ${Object.keys(PROFILES).join(', ')}`);
+  });
+  const read = readProfile(text);
+  if (!read.ok) throw new CallError(`the profile ${name} ${read.reason}`);
+  return read.profile;
+}
+
+/** The texts of style sheets named by --css. */
+export function sheetsFrom(files: readonly string[] = []): Promise<string[]> {
+  return Promise.all(files.map((file) => readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
+    throw new CallError(`the style sheet ${file} cannot be read (${error.code ?? error.message})`);
+  })));
 }
 
 export function scopeNamed(name: string | undefined): Scope | undefined {

@@ -1,6 +1,8 @@
 import { auditPage, changeBetween, compareAudits, parsePage, selectFindings, verdictOf, type Page, type Profile, type Scope } from '@inkwell/core';
-import { CallError, profileNamed, readCall, scopeNamed } from './call.ts';
-import { reported, type ReportedFinding } from './examine.ts';
+import type { ReportedFinding } from '@inkwell/formats';
+import { CallError, profileFrom, readCall, scopeNamed } from './call.ts';
+import { reported } from './examine.ts';
+import { surroundingsOf } from './surroundings.ts';
 import { findingText } from './audit.ts';
 import { isFolder, pagesBehind, readPage, type PageFile } from './pages.ts';
 
@@ -17,7 +19,7 @@ export async function compareCommand(args: string[]): Promise<number> {
   const { values, positionals } = readCall(args, { profile: { type: 'string' }, scope: { type: 'string' }, json: { type: 'boolean' } });
   const [old, fresh] = positionals;
   if (old === undefined || fresh === undefined || positionals.length > 2) throw new CallError('compare needs two paths: OLD and NEW');
-  const profile = profileNamed(values.profile);
+  const profile = await profileFrom(values.profile);
   const pairs = await pairsOf(old, fresh);
   const results: Compared[] = [];
   for (const pair of pairs) results.push(await compareOne(pair, profile, scopeNamed(values.scope)));
@@ -56,7 +58,8 @@ async function compareOne({ path, old, fresh }: Pair, profile: Profile, scope: S
 }
 
 async function open(file: PageFile | null, scope: Scope | undefined): Promise<Page> {
-  return parsePage(file ? await readPage(file) : '', scope ? { scope } : file ? {} : { scope: 'fragment' });
+  if (!file) return parsePage('', { scope: scope ?? 'fragment' });
+  return parsePage(await readPage(file), { ...(scope ? { scope } : {}), surroundings: surroundingsOf(file.file, file.path, null, []) });
 }
 
 function asJson(results: readonly Compared[]): string {

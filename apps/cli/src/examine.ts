@@ -1,30 +1,9 @@
-import { auditPage, isCertain, parsePage, REMEDIES, selectFindings, sentenceOf, titleText, verdictOf, type Finding, type Page, type Profile, type Scope, type Verdict } from '@inkwell/core';
-
-/** A finding as programs are given it: prose made, remedies with what they need. */
-export interface ReportedFinding {
-  rule: string;
-  family: string;
-  weight: string;
-  outcome: string;
-  criteria: readonly string[];
-  techniques: readonly string[];
-  message: string;
-  at: { path: string; start: number; end: number; line: number; column: number };
-  fingerprint: string;
-  remedies: { name: string; certain: boolean; needs: string[] }[];
-}
-
-export interface ReportedPage {
-  path: string;
-  title: string;
-  scope: Scope;
-  verdict: Verdict;
-  findings: ReportedFinding[];
-}
+import { auditPage, isCertain, parsePage, REMEDIES, selectFindings, sentenceOf, titleText, verdictOf, type Finding, type Page, type Profile, type Scope, type Surroundings } from '@inkwell/core';
+import type { ReportedFinding, ReportedPage } from '@inkwell/formats';
 
 /** Audits one page's text under a profile. The same text and profile give the same report, byte for byte. */
-export function examine(path: string, source: string, profile: Profile, scope?: Scope): ReportedPage {
-  const page = parsePage(source, scope ? { scope } : {});
+export function examine(path: string, source: string, profile: Profile, scope: Scope | undefined, surroundings: Surroundings): ReportedPage {
+  const page = parsePage(source, { ...(scope ? { scope } : {}), surroundings });
   const findings = selectFindings(auditPage(page).findings, profile);
   return { path, title: titleText(page), scope: page.scope, verdict: verdictOf(findings, profile), findings: findings.map((finding) => reported(page, finding)) };
 }
@@ -37,7 +16,7 @@ export function reported(page: Page, finding: Finding): ReportedFinding {
     message: sentenceOf(finding),
     at: { path, start, end, line, column },
     fingerprint,
-    remedies: remedies.map((name) => ({ name, certain: isCertain(REMEDIES[name], finding.rule), needs: needsOf(page, finding, name) })),
+    remedies: remedies.map((name) => ({ name, certain: isCertain(REMEDIES[name], rule), needs: isCertain(REMEDIES[name], rule) ? [] : needsOf(page, finding, name) })),
   };
 }
 

@@ -2,11 +2,13 @@ import { isMainThread } from 'node:worker_threads';
 import { auditCommand } from './audit.ts';
 import { compareCommand } from './compare.ts';
 import { CallError } from './call.ts';
+import { fixCommand } from './fix.ts';
 import { HELP } from './help.ts';
+import { inspectCommand } from './inspect.ts';
 import { rulesCommand } from './rules.ts';
 import { serveAudits } from './pool.ts';
 
-const COMMANDS: Record<string, (args: string[]) => Promise<number>> = { audit: auditCommand, compare: compareCommand, rules: rulesCommand };
+const COMMANDS: Record<string, (args: string[]) => Promise<number>> = { audit: auditCommand, inspect: inspectCommand, fix: fixCommand, compare: compareCommand, rules: rulesCommand };
 
 /** Exit codes: 0 done and nothing holds publication, 1 done and something does, 2 the call or an input was wrong. */
 async function main(args: string[]): Promise<number> {

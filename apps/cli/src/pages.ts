@@ -1,13 +1,22 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
-import { join, relative, sep } from 'node:path';
+import { join } from 'node:path';
 import { decodeHtml, LARGEST_PAGE, type DecodeFailure } from '@inkwell/formats';
 import { CallError } from './call.ts';
+import { addressIn } from './surroundings.ts';
 
 export interface PageFile {
   /** As it is reported: relative to the folder that was named. */
   path: string;
   /** Where it is read from; null for standard input. */
   file: string | null;
+  /** The folder it was found in, when one was named: its pages know of one another. */
+  folder: Folder | null;
+}
+
+export interface Folder {
+  root: string;
+  /** Paths of all its files, relative to it. */
+  files: readonly string[];
 }
 
 const PAGE_NAME = /\.x?html?$/i;
@@ -16,11 +25,17 @@ const PAGE_NAME = /\.x?html?$/i;
 export async function pagesBehind(paths: readonly string[]): Promise<PageFile[]> {
   const found: PageFile[] = [];
   for (const path of paths) {
-    if (path === '-') found.push({ path: '-', file: null });
+    if (path === '-') found.push({ path: '-', file: null, folder: null });
     else if (await isFolder(path)) found.push(...(await pagesIn(path)));
-    else found.push({ path, file: path });
+    else found.push({ path, file: path, folder: null });
   }
   return found;
+}
+
+/** One page by its path; a folder is refused. */
+export async function pageAt(path: string): Promise<PageFile> {
+  if (path !== '-' && (await isFolder(path))) throw new CallError(`${path} is a folder; name one HTML file in it`);
+  return { path, file: path === '-' ? null : path, folder: null };
 }
 
 export async function isFolder(path: string): Promise<boolean> {
@@ -32,9 +47,11 @@ export async function isFolder(path: string): Promise<boolean> {
 
 async function pagesIn(folder: string): Promise<PageFile[]> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true });
-  const files = entries.filter((entry) => entry.isFile() && PAGE_NAME.test(entry.name)).map((entry) => join(entry.parentPath, entry.name));
+  const all = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
+  const files = all.filter((file) => PAGE_NAME.test(file));
+  const known: Folder = { root: folder, files: all.map((file) => addressIn(folder, file)) };
   if (files.length === 0) throw new CallError(`${folder} holds no HTML pages; name a folder with .html files in it`);
-  return files.map((file) => ({ file, path: relative(folder, file).split(sep).join('/') })).sort((a, b) => (a.path < b.path ? -1 : 1));
+  return files.map((file) => ({ file, path: addressIn(folder, file), folder: known })).sort((a, b) => (a.path < b.path ? -1 : 1));
 }
 
 const FAILURES: Record<DecodeFailure, string> = {

@@ -43,9 +43,9 @@ export function NoteList({ state, actions, mayRule }: { state: DeskState; action
         </label>
       </Head>
       {open.length === 0 && <Empty>{family ? 'Nothing is open in this family.' : 'Nothing is open on this page.'}</Empty>}
-      <ol>
+      {open.length > 0 && <ol>
         {open.map(({ number, note }) => <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />)}
-      </ol>
+      </ol>}
       {settled.map((note) => <SettledRow key={note.id} note={note} mayRule={mayRule} onTakeBack={() => void actions.takeBack(note)} />)}
     </Section>
   );

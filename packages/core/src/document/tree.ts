@@ -80,6 +80,18 @@ export function closest(node: TreeNode, passes: (ancestor: ElementNode) => boole
   return null;
 }
 
+/** The nearest of the `most` ancestors next above that passes. */
+export function closestWithin(node: TreeNode, most: number, passes: (ancestor: ElementNode) => boolean): ElementNode | null {
+  let here = elementParent(node);
+  let steps = 0;
+  while (here !== null && steps < most) {
+    if (passes(here)) return here;
+    here = elementParent(here);
+    steps++;
+  }
+  return null;
+}
+
 export function childElements(parent: ParentNode): ElementNode[] {
   return parent.children.filter((child): child is ElementNode => child.kind === 'element');
 }

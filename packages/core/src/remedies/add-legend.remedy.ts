@@ -1,4 +1,4 @@
-import { elementParent, tidy, valueOf, type ElementNode } from '../document/tree.ts';
+import { closest, elementParent, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { fields, inputType } from '../semantics/fields.ts';
 import { escapeText, insertAt, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
@@ -27,13 +27,7 @@ export const remedy: Remedy = {
 
 /** The nearest element around all of a group. */
 function commonParent(group: readonly ElementNode[]): ElementNode | null {
-  for (let up = elementParent(group[0]!); up; up = elementParent(up)) if (group.every((field) => isUnder(field, up))) return up;
-  return null;
-}
-
-function isUnder(element: ElementNode, holder: ElementNode): boolean {
-  for (let up = elementParent(element); up; up = elementParent(up)) if (up === holder) return true;
-  return false;
+  return closest(group[0]!, (up) => group.every((field) => closest(field, (one) => one === up) !== null));
 }
 
 /** The child of the holder that an element stands in. */

@@ -2,6 +2,7 @@ import { elementAt } from '../document/paths.ts';
 import { parsePage, type Page } from '../document/page.ts';
 import { applyChange, changeOf, type Change } from '../source/edits.ts';
 import type { Finding } from '../audit/findings.ts';
+import { DEFAULT_PROFILE, selectFindings, type Profile } from '../audit/profile.ts';
 import { auditPage } from '../audit/run.ts';
 import type { RemedyName } from './names.ts';
 import { REMEDIES } from './registry.ts';
@@ -61,14 +62,14 @@ const MOST_PASSES = 200;
 
 /**
  * Applies every certain remedy of a page, one finding after another with an audit between, until none is left or none acts.
- * `only` names the rules to mend. Gives the text and the findings that were acted on.
+ * `only` names the rules to mend, `profile` what the house asks for. Gives the text and the findings that were acted on.
  */
-export function mendCertain(page: Page, only?: readonly string[]): { after: string; mended: Finding[] } {
+export function mendCertain(page: Page, only?: readonly string[], profile: Profile = DEFAULT_PROFILE): { after: string; mended: Finding[] } {
   let here = page;
   const mended: Finding[] = [];
   const tried = new Set<string>();
   for (let pass = 0; pass < MOST_PASSES; pass++) {
-    const next = nextCertain(here, tried, only);
+    const next = nextCertain(here, tried, profile, only);
     if (!next) break;
     tried.add(next.finding.fingerprint);
     mended.push(next.finding);
@@ -77,8 +78,8 @@ export function mendCertain(page: Page, only?: readonly string[]): { after: stri
   return { after: here.source, mended };
 }
 
-function nextCertain(page: Page, tried: ReadonlySet<string>, only?: readonly string[]): { finding: Finding; after: string } | null {
-  for (const finding of auditPage(page).findings) {
+function nextCertain(page: Page, tried: ReadonlySet<string>, profile: Profile, only?: readonly string[]): { finding: Finding; after: string } | null {
+  for (const finding of selectFindings(auditPage(page).findings, profile)) {
     if (finding.outcome !== 'failed' || tried.has(finding.fingerprint) || (only && !only.includes(finding.rule))) continue;
     for (const name of finding.remedies) {
       if (!isCertain(REMEDIES[name], finding.rule)) continue;

@@ -1,4 +1,5 @@
-import { childElements, closest, type ElementNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
+import { closest, elementParent, type ElementNode } from '../document/tree.ts';
 
 /** Elements that CSS in HTML (the Living Standard's "Rendering") shows as blocks by default. */
 const BLOCKS = new Set(
@@ -13,15 +14,20 @@ export function isBlock(element: ElementNode): boolean {
   return element.space === 'html' && BLOCKS.has(element.tag);
 }
 
-/** A block with no block inside: a line or paragraph of its own. */
-export function isLeafBlock(element: ElementNode): boolean {
-  if (!isBlock(element)) return false;
-  const waiting = childElements(element);
-  for (let child = waiting.pop(); child; child = waiting.pop()) {
-    if (isBlock(child)) return false;
-    waiting.push(...childElements(child));
+/** Which elements hold a block, by `order`: one pass from the end, where what is inside comes first. */
+const holdBlocks = fact((page: Page) => {
+  const found = new Uint8Array(page.elements.length);
+  for (let i = page.elements.length - 1; i > 0; i--) {
+    const element = page.elements[i]!;
+    const parent = elementParent(element);
+    if (parent && (found[i] === 1 || isBlock(element))) found[parent.order] = 1;
   }
-  return true;
+  return found;
+});
+
+/** A block with no block inside: a line or paragraph of its own. */
+export function isLeafBlock(page: Page, element: ElementNode): boolean {
+  return isBlock(element) && holdBlocks(page)[element.order] === 0;
 }
 
 /** The block a piece of text or an inline element stands in. */

@@ -1,4 +1,4 @@
-import { elementParent, has, tidy, type ElementNode } from '../document/tree.ts';
+import { closestWithin, elementParent, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { hexOf } from '../style/colour.ts';
 import { coloursIn, shownTexts } from '../style/contrast.ts';
@@ -31,6 +31,6 @@ export function contrastFailures(page: Page, level: 'AA' | 'AAA'): ContrastFailu
 
 /** Controls that cannot be used need no contrast. */
 function isInactive(element: ElementNode): boolean {
-  for (let up: ElementNode | null = element, steps = 0; up && steps < 6; up = elementParent(up), steps++) if ((has(up, 'disabled') && ['button', 'fieldset', 'input'].includes(up.tag)) || up.attributes.some((one) => one.name === 'aria-disabled' && one.value === 'true')) return true;
-  return false;
+  const off = (one: ElementNode) => (has(one, 'disabled') && ['button', 'fieldset', 'input'].includes(one.tag)) || valueOf(one, 'aria-disabled') === 'true';
+  return off(element) || closestWithin(element, 5, off) !== null;
 }

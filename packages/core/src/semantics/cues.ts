@@ -17,8 +17,19 @@ function cuesOf(kind: 'colourCues' | 'placeCues', language: string): RegExp {
   return expression;
 }
 
+const named = new Map<string, RegExp>();
+
+/** Whether a text names a colour at all: most do not, and are settled by this. */
+function coloursOf(language: string): RegExp {
+  const primary = language.toLowerCase().split('-')[0]!;
+  let expression = named.get(primary);
+  if (!expression) named.set(primary, (expression = new RegExp(phrasesFor(primary).colourNames.join('|'), 'i')));
+  return expression;
+}
+
 /** The words of a text that lean on colour, or on place, shape or size; null when none do. */
 export function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
+  if (kind === 'colourCues' && !coloursOf(language).test(text)) return null;
   const found = cuesOf(kind, language).exec(text);
   // What follows in brackets says it in words.
   return found && !/^\s*\(/.test(text.slice(found.index + found[0].length)) ? found[0] : null;

@@ -1,4 +1,4 @@
-import { childElements, elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
+import { childElements, closestWithin, elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { nameOf } from './names.ts';
 import { roleOf } from './roles.ts';
@@ -109,19 +109,17 @@ function partRole(element: ElementNode, role: string | null, seen: readonly Seen
 }
 
 function ownerAbove(element: ElementNode, seen: readonly Seen[], owners: readonly string[]): boolean {
-  for (let up = elementParent(element), steps = 0; up && steps < 4; up = elementParent(up), steps++) if (owners.includes(seen[up.order]!.role ?? '')) return true;
-  return false;
+  return closestWithin(element, 4, (up) => owners.includes(seen[up.order]!.role ?? '')) !== null;
 }
 
 /** Whether the list or table an element is part of has been made presentational. */
 function presentationalOwner(element: ElementNode, role: string): boolean {
-  for (let up = elementParent(element), steps = 0; up && steps < 4; up = elementParent(up), steps++) {
+  // The whole ends at its table or list, or at the first element that is no part of one.
+  const end = closestWithin(element, 4, (up) => {
     const owner = WHOLES[up.tag];
-    if (!owner || !OWNED[owner]?.includes(role)) return false;
-    if (roleOf(up) === 'presentation') return true;
-    if (up.tag === 'table' || owner === 'list') return false;
-  }
-  return false;
+    return !owner || !OWNED[owner]?.includes(role) || roleOf(up) === 'presentation' || owner === 'table' || owner === 'list';
+  });
+  return end !== null && end.tag in WHOLES && OWNED[WHOLES[end.tag]!]?.includes(role) === true && roleOf(end) === 'presentation';
 }
 
 const WHOLES: Record<string, string> = { ul: 'list', ol: 'list', menu: 'list', table: 'table', tbody: 'rowgroup', thead: 'rowgroup', tfoot: 'rowgroup', tr: 'row' };

@@ -1,4 +1,4 @@
-import { childElements, elementParent, elementsIn, rawText, tidy, valueOf, type ElementNode } from '../document/tree.ts';
+import { childElements, closestWithin, elementsIn, rawText, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { shownText } from './names.ts';
@@ -12,12 +12,9 @@ export const images = fact((page: Page) => page.elements.filter((element) => ele
 
 /** The figure a picture stands in, and its caption's text; '' when it has none. */
 export function figureOf(page: Page, image: ElementNode): { figure: ElementNode; caption: string } | null {
-  for (let up = elementParent(image), steps = 0; up && steps < 6; up = elementParent(up), steps++) {
-    if (up.tag !== 'figure') continue;
-    const caption = childElements(up).find((child) => child.tag === 'figcaption');
-    return { figure: up, caption: caption ? shownText(page, caption) : '' };
-  }
-  return null;
+  const figure = closestWithin(image, 6, (up) => up.tag === 'figure');
+  const caption = figure && childElements(figure).find((child) => child.tag === 'figcaption');
+  return figure && { figure, caption: caption ? shownText(page, caption) : '' };
 }
 
 /** The passage a picture stands in. */

@@ -31,7 +31,7 @@ const CLEAR_LEAD = 2.5;
  * answer unclear. Common practice (stop-word counting, as in Ingle 1976 and later language guessers).
  */
 export function languageOfText(text: string): string | null {
-  const words = text.toLowerCase().match(/[\p{L}]+(?:['’][\p{L}]+)?/gu) ?? [];
+  const words = text.toLowerCase().match(/[a-zß-ɏ]+/g) ?? [];
   if (words.length < ENOUGH_WORDS) return null;
   const counts = new Map<string, number>();
   for (const word of words) for (const language of byWord.get(word) ?? []) counts.set(language, (counts.get(language) ?? 0) + 1);

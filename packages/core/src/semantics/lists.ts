@@ -1,9 +1,8 @@
-import { childElements, rawText, type ElementNode } from '../document/tree.ts';
+import { childElements, type ElementNode, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { markersOf, type Marker } from './markers.ts';
 import { shownText } from './names.ts';
-import { imagesIn } from './pictures.ts';
 import { roleOf } from './roles.ts';
 import { isExposed } from './visibility.ts';
 
@@ -33,16 +32,15 @@ function itemsOf(list: ElementNode, kind: RealList['kind']): ElementNode[] {
 
 /** Whether an element shows neither words nor pictures nor anything to use. */
 export function showsNothing(element: ElementNode): boolean {
-  if (/[^\s\u00a0\u200b]/.test(rawText(element)) || imagesIn(element).length > 0) return false;
-  const waiting = [...childElements(element)];
-  for (let inner = waiting.pop(); inner; inner = waiting.pop()) {
-    if (HOLDS.has(inner.tag)) return false;
-    waiting.push(...childElements(inner));
+  const waiting: TreeNode[] = [...element.children];
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (node.kind === 'text' ? /[^\s\u00a0\u200b]/.test(node.text) : node.kind === 'element' && HOLDS.has(node.tag)) return false;
+    if (node.kind === 'element') waiting.push(...node.children);
   }
   return true;
 }
 
-const HOLDS = new Set(['svg', 'iframe', 'video', 'audio', 'object', 'embed', 'canvas', 'input', 'select', 'textarea', 'button', 'math', 'hr', 'picture']);
+const HOLDS = new Set(['img', 'svg', 'iframe', 'video', 'audio', 'object', 'embed', 'canvas', 'input', 'select', 'textarea', 'button', 'math', 'hr', 'picture']);
 
 /** The typed marker an item begins with, where it says again what the list itself shows. `place`: of the item, from 0. */
 export function repeatedMarker(page: Page, list: RealList, item: ElementNode, place: number): Marker | null {

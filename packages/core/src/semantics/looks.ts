@@ -45,7 +45,8 @@ export function sharedLooks(page: Page, block: ElementNode): Looks | null {
 }
 
 function isCapitals(text: string): boolean {
-  return /\p{Lu}.*\p{Lu}.*\p{Lu}.*\p{Lu}/su.test(text) && !/\p{Ll}/u.test(text);
+  // Nearly every text has a small letter near its beginning.
+  return !/\p{Ll}/u.test(text) && (text.match(/\p{Lu}/gu)?.length ?? 0) >= 4;
 }
 
 /** Elements that only dress text: taken off when a real heading takes their place. */

@@ -1,5 +1,5 @@
 import { groupedBy } from '../document/grouped.ts';
-import { elementParent, tidy, type ElementNode, type TextNode, type TreeNode } from '../document/tree.ts';
+import { elementParent, tidy, valueOf, type ElementNode, type TextNode, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
@@ -59,7 +59,7 @@ export const passages = fact((page: Page): Passage[] => {
       note(open.at(-1)!, node);
       continue;
     }
-    if (REPLACED.has(node.tag) || !isExposed(page, node)) continue;
+    if (REPLACED.has(node.tag) || !isExposed(page, node) || isTypedInto(node)) continue;
     const block = isBlock(node);
     if (block) {
       close();
@@ -69,6 +69,13 @@ export const passages = fact((page: Page): Passage[] => {
   }
   return found;
 });
+
+/** A part that its reader writes into holds no text of the page. */
+function isTypedInto(element: ElementNode): boolean {
+  if (element.attributes.length === 0) return false;
+  const editable = valueOf(element, 'contenteditable');
+  return (editable !== null && editable.toLowerCase() !== 'false') || valueOf(element, 'role') === 'textbox';
+}
 
 function note(top: { block: ElementNode; draft: Draft | null }, node: TextNode | ElementNode): void {
   if (!top.draft) {

@@ -12,7 +12,7 @@ function nativeRole(element: ElementNode): string | null {
     case 'area':
       return hasHref(element) ? 'link' : 'generic';
     case 'img':
-      return valueOf(element, 'alt') === '' && !has(element, 'aria-label') && !has(element, 'aria-labelledby') ? 'presentation' : 'img';
+      return valueOf(element, 'alt') === '' && !has(element, 'aria-label') && !has(element, 'aria-labelledby') && !valueOf(element, 'title')?.trim() ? 'presentation' : 'img';
     case 'input':
       return inputRole(element);
     case 'select':

@@ -1,5 +1,5 @@
 import { fact, type Page } from '../document/page.ts';
-import { FURNITURE, isInside } from './inside.ts';
+import { FURNITURE, IN, isInside } from './inside.ts';
 import { outline, type Heading } from './outline.ts';
 import { countWords, passages, type Passage } from './passages.ts';
 import { isExposed } from './visibility.ts';
@@ -11,9 +11,11 @@ export interface Section {
   passages: Passage[];
   /** Pictures, players, tables, fields and the like. */
   things: number;
+  /** Of its running text: tables, fields and pairs of terms are looked up, not read through. */
   words: number;
 }
 
+const LOOKED_UP = new Set(['dt', 'dd', 'td', 'th', 'caption']);
 const THINGS = new Set(['img', 'video', 'audio', 'iframe', 'object', 'embed', 'svg', 'canvas', 'input', 'select', 'textarea', 'math', 'hr', 'table']);
 
 /** The page cut at its headings, in document order. */
@@ -29,7 +31,7 @@ export const sections = fact((page: Page): Section[] => {
     if (isInside(page, passage.block, FURNITURE) || headed.has(passage.block)) continue;
     const section = at(passage.block.order, passage.first.range?.start);
     section.passages.push(passage);
-    section.words += countWords(passage.text);
+    if (!passage.kept && !LOOKED_UP.has(passage.block.tag) && !isInside(page, passage.block, IN.table | IN.form)) section.words += countWords(passage.text);
   }
   for (const element of page.elements) if (THINGS.has(element.tag) && isExposed(page, element)) at(element.order, element.range?.start).things++;
   return found;

@@ -1,4 +1,4 @@
-import { childElements, elementParent, tidy, valueOf, type ElementNode } from '../document/tree.ts';
+import { childElements, closestWithin, elementParent, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { elementsById } from './ids.ts';
 import { gridOf, type Cell, type Grid } from './tables.ts';
@@ -153,6 +153,5 @@ export function fittingScope(page: Page, table: ElementNode, cell: Cell): 'row' 
 
 /** The table a cell belongs to. */
 export function tableOfCell(cell: ElementNode): ElementNode | null {
-  for (let up = elementParent(cell), steps = 0; up && steps < 3; up = elementParent(up), steps++) if (up.tag === 'table') return up;
-  return null;
+  return closestWithin(cell, 3, (up) => up.tag === 'table');
 }

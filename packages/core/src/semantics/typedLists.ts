@@ -42,7 +42,7 @@ function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
   const runs: TypedLine[][] = [];
   let run: TypedLine[] = [];
   for (const child of childElements(parent)) {
-    if (LINE_BLOCKS.has(child.tag) && isExposed(page, child) && isLeafBlock(child) && !holdsBreak(child)) {
+    if (LINE_BLOCKS.has(child.tag) && isExposed(page, child) && isLeafBlock(page, child) && !holdsBreak(child)) {
       run.push({ block: child, nodes: child.children, text: textOf(child.children), ending: null, whole: true });
     } else if (run.length > 0) {
       runs.push(run);

@@ -1,6 +1,7 @@
 import { elementParent, rawText, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { computeStyle, initialStyle, type Style } from './computed.ts';
+import { looksBeside, signatureOf, vocabularyOf, type Vocabulary } from './contexts.ts';
 import { browserStyle, legacyColour, presentationalHints } from './defaults.ts';
 import { inlineDeclarations } from './inline.ts';
 import { Matcher } from './matching.ts';
@@ -48,6 +49,8 @@ interface Entry {
   /** Rank of its layer; rules outside layers come last. */
   layer: number;
   order: number;
+  /** It looks at siblings, places or contents, so equal surroundings do not settle it. */
+  beside: boolean;
 }
 
 /** Rules that ask for one name: those that also ask for a class or id further up are found by that. */
@@ -63,6 +66,19 @@ interface Ruleset {
   index: Index;
   pseudo: Index;
   empty: boolean;
+  words: Vocabulary;
+}
+
+/** One kind of element in one kind of surroundings: what holds for all such elements is found once. */
+interface Context {
+  below: Map<string, Context>;
+  matched: readonly Entry[];
+  /** Rules that hold here or not by what is beside the element. */
+  beside: readonly Entry[];
+  generated: readonly Entry[] | null;
+  /** The style it computes to under a parent's, when nothing beside matters. */
+  style: Style | null;
+  under: Style | null;
 }
 
 const rulesetOf = fact((page: Page): Ruleset => {
@@ -73,10 +89,10 @@ const rulesetOf = fact((page: Page): Ruleset => {
     for (const rule of sheet.rules) {
       if (!ruleHolds(rule, DESKTOP)) continue;
       const layer = rule.layer === null ? layers.size : layers.get(rule.layer)!;
-      for (const complex of rule.selectors) entries.push({ complex, rule, layer, order: entries.length });
+      for (const complex of rule.selectors) entries.push({ complex, rule, layer, order: entries.length, beside: looksBeside(complex) });
     }
   }
-  return { index: indexOf(entries.filter((entry) => !entry.complex.pseudoElement)), pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement)), empty: entries.length === 0 };
+  return { index: indexOf(entries.filter((entry) => !entry.complex.pseudoElement)), pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement)), empty: entries.length === 0, words: vocabularyOf(entries.map((entry) => entry.complex)) };
 });
 
 /** Each rule is filed under its rarest name further up, so that a page looks only at rules whose surroundings it has. */
@@ -134,6 +150,8 @@ class Walk {
   /** The hashes whose count is not 0. */
   private readonly present = new Set<number>();
   private readonly open: { element: ElementNode; hashes: number[] }[] = [];
+  private readonly contexts: Context[] = [];
+  private readonly top = new Map<string, Context>();
   private readonly initial = initialStyle();
   private rootSize = 16;
 
@@ -146,46 +164,77 @@ class Walk {
     const parent = elementParent(element);
     const above = parent ? this.styles[parent.order]! : this.initial;
     if (!this.set.empty) this.follow(parent);
-    const matched = this.set.empty ? NO_ENTRIES : this.matched(element, this.set.index);
+    const context = this.contextOf(element, parent);
+    this.contexts[element.order] = context;
+    const style = context.under === above && context.style ? context.style : this.styleIn(context, element, above);
+    this.styles[element.order] = style;
+    if (!parent) this.rootSize = style.fontSize;
+    if (context.generated) this.generate(element, style, context.generated);
+  }
+
+  private contextOf(element: ElementNode, parent: ElementNode | null): Context {
+    const siblings = parent ? this.contexts[parent.order]!.below : this.top;
+    const signature = signatureOf(element, this.set.words);
+    let context = siblings.get(signature);
+    if (!context) siblings.set(signature, (context = this.newContext(element)));
+    return context;
+  }
+
+  private newContext(element: ElementNode): Context {
+    const found = this.set.empty ? NO_ENTRIES : this.candidates(element, this.set.index);
+    const generated = this.set.pseudo.size > 0 ? this.candidates(element, this.set.pseudo) : [];
+    return {
+      below: new Map(),
+      matched: inOrder(found.filter((entry) => !entry.beside && this.matcher.matches(element, entry.complex))),
+      beside: found.filter((entry) => entry.beside),
+      generated: generated.length > 0 ? generated : null,
+      style: null,
+      under: null,
+    };
+  }
+
+  private styleIn(context: Context, element: ElementNode, above: Style): Style {
+    const beside = context.beside.filter((entry) => this.matcher.matches(element, entry.complex));
+    const matched = beside.length > 0 ? inOrder([...context.matched, ...beside]) : context.matched;
     const hints = element.attributes.length > 0 ? presentationalHints(element) : [];
     const inline = element.attributes.length > 0 ? valueOf(element, 'style') : null;
     const key = keyOf(element, matched, hints, inline);
     let style = above.below.get(key);
     if (!style) above.below.set(key, (style = this.compute(element, above, matched, hints)));
-    this.styles[element.order] = style;
-    if (!parent) this.rootSize = style.fontSize;
-    if (this.set.pseudo.size > 0) this.generate(element, style);
+    if (context.beside.length === 0) {
+      context.style = style;
+      context.under = above;
+    }
+    return style;
   }
 
-  private matched(element: ElementNode, index: Index): Entry[] {
+  /** Rules that may hold for an element by the name they ask for and those of what is around it. */
+  private candidates(element: ElementNode, index: Index): Entry[] {
     const found: Entry[] = [];
-    this.take(index.get('*'), element, found);
-    this.take(index.get(`<${element.tag.toLowerCase()}`), element, found);
+    this.take(index.get('*'), found);
+    this.take(index.get(`<${element.tag.toLowerCase()}`), found);
     const names = new Set<string>();
     for (const { name, value } of element.attributes) {
       names.add(`[${name}`);
       if (name === 'id') names.add(`#${value.toLowerCase()}`);
       else if (name === 'class') for (const one of this.matcher.classesOf(element)) names.add(`.${one.toLowerCase()}`);
     }
-    for (const name of names) this.take(index.get(name), element, found);
-    return found.length < 2 ? found : found.sort((a, b) => a.layer - b.layer || a.complex.specificity - b.complex.specificity || a.order - b.order);
+    for (const name of names) this.take(index.get(name), found);
+    return found;
   }
 
-  private take(bucket: Bucket | undefined, element: ElementNode, found: Entry[]): void {
+  private take(bucket: Bucket | undefined, found: Entry[]): void {
     if (!bucket) return;
-    this.takeFrom(bucket.any, element, found);
+    this.takeFrom(bucket.any, found);
     if (bucket.byAncestor.size === 0) return;
     if (bucket.byAncestor.size < this.present.size) {
-      for (const [hash, entries] of bucket.byAncestor) if (this.above[hash]! > 0) this.takeFrom(entries, element, found);
-    } else for (const hash of this.present) this.takeFrom(bucket.byAncestor.get(hash), element, found);
+      for (const [hash, entries] of bucket.byAncestor) if (this.above[hash]! > 0) this.takeFrom(entries, found);
+    } else for (const hash of this.present) this.takeFrom(bucket.byAncestor.get(hash), found);
   }
 
-  private takeFrom(entries: readonly Entry[] | undefined, element: ElementNode, found: Entry[]): void {
+  private takeFrom(entries: readonly Entry[] | undefined, found: Entry[]): void {
     if (!entries) return;
-    for (const entry of entries) {
-      if (entry.complex.ancestors.some((hash) => this.above[hash] === 0)) continue;
-      if (this.matcher.matches(element, entry.complex)) found.push(entry);
-    }
+    for (const entry of entries) if (!entry.complex.ancestors.some((hash) => this.above[hash] === 0)) found.push(entry);
   }
 
   /** Keeps the count of names borne by the elements around the one that is entered. */
@@ -217,11 +266,12 @@ class Walk {
     return computeStyle(above, cascaded(layers, custom, layers[0]!), custom, element.parent?.kind === 'root' ? 16 : this.rootSize);
   }
 
-  private generate(element: ElementNode, style: Style): void {
+  private generate(element: ElementNode, style: Style, candidates: readonly Entry[]): void {
     if (style.gone) return;
+    const matched = inOrder(candidates.filter((entry) => this.matcher.matches(element, entry.complex)));
     for (const side of ['before', 'after'] as const) {
       let content: string | undefined;
-      for (const { complex, rule } of this.matched(element, this.set.pseudo)) {
+      for (const { complex, rule } of matched) {
         if (complex.pseudoElement !== side) continue;
         for (const { property, value } of [...rule.normal, ...rule.important]) if (property === 'content') content = value;
       }
@@ -229,6 +279,11 @@ class Walk {
       if (text) this.generated.set(element, { ...this.generated.get(element), [side]: text });
     }
   }
+}
+
+/** Rules in the order of the cascade. */
+function inOrder(entries: Entry[]): Entry[] {
+  return entries.length < 2 ? entries : entries.sort((a, b) => a.layer - b.layer || a.complex.specificity - b.complex.specificity || a.order - b.order);
 }
 
 function keyOf(element: ElementNode, matched: readonly Entry[], hints: readonly Declared[], inline: string | null): string {

@@ -6,6 +6,7 @@ import { isBlock, isLeafBlock } from '../../../semantics/blocks.ts';
 import { sharedLooks, type Looks } from '../../../semantics/looks.ts';
 import { markersOf } from '../../../semantics/markers.ts';
 import { shownText } from '../../../semantics/names.ts';
+import { passagesByBlock } from '../../../semantics/passages.ts';
 import { controlAround, roleOf } from '../../../semantics/roles.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 
@@ -37,7 +38,8 @@ export const rule = defineRule({
   },
   tags: ['p', 'div', 'center'],
   visit(page, element, tell) {
-    if (roleOf(element) === 'heading' || !isLeafBlock(element)) return;
+    // A line that nobody reads as running text (an editor's) is no passage.
+    if (roleOf(element) === 'heading' || !isLeafBlock(page, element) || !passagesByBlock(page).has(element)) return;
     if (childElements(element).some((child) => roleOf(child) === 'link' && shownText(page, child) === shownText(page, element))) return;
     const looks = sharedLooks(page, element);
     const message = looks && messageFor(looks);
@@ -77,6 +79,6 @@ function nextBlock(page: Page, element: ElementNode): ElementNode | null {
 function isSure(page: Page, text: string, words: number, looks: Looks, next: ElementNode): boolean {
   if (words > SURE_WORDS || !(looks.bold || looks.large) || REMARK.test(text) || /[.!:;,…]$/.test(text)) return false;
   // Several bold lines in a row are a stressed passage or an address, not headings.
-  const looksNext = isLeafBlock(next) ? sharedLooks(page, next) : null;
+  const looksNext = isLeafBlock(page, next) ? sharedLooks(page, next) : null;
   return !(looksNext && (looksNext.bold || looksNext.large));
 }

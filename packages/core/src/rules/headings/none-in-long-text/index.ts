@@ -16,8 +16,7 @@ export const rule = defineRule({
   messages: { long: '{words} words run on here without a heading' },
   end(page, tell) {
     for (const { heading, passages, words } of sections(page)) {
-      // Tables and code are looked up, not read through.
-      const first = passages.find((passage) => !passage.kept);
+      const first = passages.find((passage) => !passage.kept && passage.text !== '');
       if (!first || words <= FLOORS.wordsWithoutHeading) continue;
       // It is the same stretch as long as it is under the same heading.
       tell({ at: first.block, message: 'long', values: { words }, subject: heading?.name ?? 'the beginning', outcome: 'cantTell' });

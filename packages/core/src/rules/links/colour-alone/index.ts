@@ -36,16 +36,19 @@ export const rule = defineRule({
 });
 
 function faintness(page: Page, link: ElementNode, name: string): { link: string; around: string; ratio: string } | null {
-  const block = blockAround(link);
-  const passage = block && passagesByBlock(page).get(block)?.find((one) => one.text.includes(name));
-  if (!block || !passage || countWords(passage.text) - countWords(name) < RUNNING) return null;
   const around = elementParent(link)!;
   const own = innermost(link);
-  if (setsApart(styleOf(page, own), styleOf(page, around)) || setsApart(styleOf(page, link), styleOf(page, around))) return null;
+  if (setsApart(styleOf(page, own), styleOf(page, around)) || setsApart(styleOf(page, link), styleOf(page, around)) || !standsInText(page, link, name)) return null;
   const [mine, other] = [coloursIn(page, own), coloursIn(page, around)];
   if (!mine.certain || !other.certain || hexOf(mine.color) === hexOf(other.color)) return null;
   const ratio = contrastRatio(mine.color, other.color);
   return ratio < TELLS ? { link: hexOf(mine.color), around: hexOf(other.color), ratio: (Math.floor(ratio * 100) / 100).toFixed(2) } : null;
+}
+
+function standsInText(page: Page, link: ElementNode, name: string): boolean {
+  const block = blockAround(link);
+  const passage = block && passagesByBlock(page).get(block)?.find((one) => one.text.includes(name));
+  return passage !== null && passage !== undefined && countWords(passage.text) - countWords(name) >= RUNNING;
 }
 
 /** The element that holds all of a link's text. */

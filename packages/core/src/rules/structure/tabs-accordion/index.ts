@@ -1,4 +1,4 @@
-import { childElements, elementsIn, has, valueOf, type ElementNode } from '../../../document/tree.ts';
+import { childElements, closestWithin, elementsIn, has, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
 import { nameOf } from '../../../semantics/names.ts';
 import { roleOf } from '../../../semantics/roles.ts';
@@ -41,6 +41,5 @@ function troubleOf(page: Page, element: ElementNode): 'outside' | 'chosen' | 'em
 }
 
 function isInTablist(tab: ElementNode): boolean {
-  for (let up = tab.parent, steps = 0; up && up.kind === 'element' && steps < 6; up = up.parent, steps++) if (roleOf(up) === 'tablist') return true;
-  return false;
+  return closestWithin(tab, 6, (up) => roleOf(up) === 'tablist') !== null;
 }

@@ -23,7 +23,7 @@ export const rule = defineRule({
   end(page, tell) {
     const seen = new Set<string>();
     for (const { block, text, texts, kept } of passages(page)) {
-      if (kept || !/\p{Ll}/u.test(text) || isInside(page, block, FURNITURE | IN.code)) continue;
+      if (kept || !/[A-Z\u00c0-\u024f]{2}/.test(text) || !/\p{Ll}/u.test(text) || isInside(page, block, FURNITURE | IN.code)) continue;
       for (const [short] of text.matchAll(SHORT)) {
         if (seen.has(short) || KNOWN.has(short) || /^[IVXLC]+$/.test(short)) continue;
         seen.add(short);

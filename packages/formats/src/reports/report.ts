@@ -1,0 +1,40 @@
+import type { Scope, Verdict } from '@inkwell/core';
+
+/** A finding as programs are given it: prose made, remedies with what they need. */
+export interface ReportedFinding {
+  rule: string;
+  family: string;
+  weight: string;
+  outcome: string;
+  criteria: readonly string[];
+  techniques: readonly string[];
+  message: string;
+  at: { path: string; start: number; end: number; line: number; column: number };
+  fingerprint: string;
+  remedies: { name: string; certain: boolean; needs: string[] }[];
+}
+
+export interface ReportedPage {
+  path: string;
+  title: string;
+  scope: Scope;
+  verdict: Verdict;
+  findings: ReportedFinding[];
+}
+
+/** What was audited, with what, against what. */
+export interface Report {
+  /** Version of the engine. */
+  inkwell: string;
+  profile: { name: string; standard: string; level: string };
+  pages: readonly ReportedPage[];
+}
+
+/** What a reader of a report needs of a rule. */
+export interface RuleText {
+  title: string;
+  why: string;
+  fix: string;
+}
+
+export type RuleTexts = (id: string) => RuleText | undefined;
