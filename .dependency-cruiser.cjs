@@ -4,10 +4,10 @@ const only = (name, from, to, comment) => ({ name, severity: 'error', comment, f
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    only('core-stands-alone', '^packages/core/src', { path: '^(packages/(?!core/)|apps|demo|e2e|checks)' }, 'The engine knows nothing of what is built on it.'),
+    only('core-stands-alone', '^packages/core/src', { path: '^(packages/(?!core/)|apps|demo|e2e|checks|bench)' }, 'The engine knows nothing of what is built on it.'),
     only('formats-on-core', '^packages/formats', { path: '^(packages/(?!core/|formats/)|apps|demo|e2e)' }, 'Readers know the engine only.'),
     only('store-on-core', '^packages/store', { path: '^(packages/(?!core/|store/)|apps|demo|e2e)' }, 'The store keeps what the engine gives.'),
-    only('packages-below-apps', '^packages', { path: '^(apps|demo|e2e|checks)' }, 'Nothing in a package knows an application.'),
+    only('packages-below-apps', '^packages', { path: '^(apps|demo|e2e|checks|bench)' }, 'Nothing in a package knows an application.'),
     only('use-cases-without-http', '^packages/review', { path: 'node_modules/(next|react|styled-components)/' }, 'Background work calls them too.'),
     only('ui-knows-no-feature', '^apps/web/ui', { path: '^apps/web/(features|app|server)' }, 'The design system serves every screen.'),
     only('features-below-routes', '^apps/web/features', { path: '^apps/web/(app|server)' }, 'Screens are given their data.'),
@@ -16,7 +16,7 @@ module.exports = {
     only('document-on-source', '^packages/core/src/document', { path: '^packages/core/src/(?!source|document)' }, 'The tree stands on the text.'),
     only('semantics-below-rules', '^packages/core/src/(semantics|style|standards)', { path: '^packages/core/src/(rules|remedies|audit|spoken)' }, 'Facts about a page know no rule.'),
     only('rules-know-no-remedy', '^packages/core/src/rules', { path: '^packages/core/src/(remedies|audit|spoken)/', pathNot: 'remedies/names.ts$', dependencyTypesNot: ['type-only'] }, 'A rule names its remedies; it does not run them.'),
-    only('public-surface', '^(?:packages/(formats|store|review)|apps|demo|e2e|checks)/', { path: '^packages/[^/]+/src/(?!index\\.ts$)', pathNot: '^packages/$1/' }, 'Other rooms are entered by their door.'),
+    only('public-surface', '^(?:packages/(formats|store|review)|apps|demo|e2e|checks|bench)/', { path: '^packages/[^/]+/src/(?!index\\.ts$)', pathNot: '^packages/$1/' }, 'Other rooms are entered by their door.'),
   ],
   options: { doNotFollow: { path: 'node_modules' }, exclude: { path: '(\\.next|\\.test\\.tsx?$)' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.cjs', '.json'] } },
 };

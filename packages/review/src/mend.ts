@@ -1,6 +1,6 @@
-import { applyRemedy, auditPage, parsePage, REMEDIES, ruleOf, type Inputs } from '@inkwell/core';
+import { addressOf, applyRemedy, auditPage, elementAt, parsePage, REMEDIES, resolveAddress, ruleOf, type Inputs, type Page } from '@inkwell/core';
 import { acceptText } from '@inkwell/formats';
-import { findingsIn, revisionOf, type Database, type StoredPage, type Write } from '@inkwell/store';
+import { findingsIn, placeFileAlsoAt, revisionOf, type Database, type StoredPage, type Write } from '@inkwell/store';
 import { may, unlessAllowed, type Actor } from './actor.ts';
 import { answerWith } from './judge.ts';
 import { done, refused, type Result } from './problems.ts';
@@ -31,9 +31,19 @@ export async function mend(db: Database, actor: Actor, wish: Mend): Promise<Resu
     if (!result.ok) return refused({ code: 'declined', what: 'The correction was not made', why: result.reason, kept: 'The page is as it was, and what you typed is still in the form.' });
     const note = `${ruleOf(finding.rule)?.title ?? finding.rule} (${REMEDIES[wish.remedy as keyof typeof REMEDIES].label.toLowerCase()})`;
     const revised = await revise(trx, page, actor, { html: result.value.after, cause: 'fixed', note, change: result.value.change });
+    if (wish.remedy === 'rename') await followRename(trx, page, parsed, result.value.after, finding.at.path);
     const vouched = WRITES_DESCRIPTION.has(wish.remedy) && may(actor, 'rule') ? await vouchForDescription(trx, actor, { ...page, head: revised.revision }) : 0;
     return done({ ...revised, fresh: revised.fresh - vouched });
   });
+}
+
+/** The file a picture was renamed to lies where the page now looks for it; under its old name it stays for whoever still uses that. */
+async function followRename(trx: Write, page: StoredPage, before: Page, after: string, path: string): Promise<void> {
+  const [old, fresh] = [before, parsePage(after, { scope: page.scope })].map((one) => {
+    const image = elementAt(one, path);
+    return image && resolveAddress(page.address, addressOf(image));
+  });
+  if (old && fresh) await placeFileAlsoAt(trx, page.collection_id, old, fresh);
 }
 
 /** Remedies with which a person says what a picture shows. */

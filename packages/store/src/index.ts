@@ -1,6 +1,6 @@
 export { isAway, isDuplicate, migrate, openDatabase, type Database, type Write } from './database.ts';
 export type { Answer, Cause, Role, Standing, Tables } from './schema.ts';
 export { people, personById, type Person } from './queries/people.ts';
-export { assetAt, sheetsByPath, collectionBySlug, collections, type Collection } from './queries/collections.ts';
+export { assetAt, placeFileAlsoAt, sheetsByPath, collectionBySlug, collections, type Collection } from './queries/collections.ts';
 export { lapseSignOff, lastSignOff, lockPage, pageAtAddress, pageBySlug, pagesWithCounts, revisionLines, revisionOf, titlesByAddress, type PageCounts, type Revision, type RevisionLine, type SignOff, type StoredPage } from './queries/pages.ts';
 export { findingsIn, fixedFindings, OPEN_STANDINGS, rulingsOn, type RulingLine, type StoredFinding } from './queries/findings.ts';

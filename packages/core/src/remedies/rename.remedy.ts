@@ -12,7 +12,7 @@ export const remedy: Remedy = {
   name: 'rename',
   label: 'Name the file anew',
   certain: false,
-  fields: [{ name: 'name', label: 'New name, without its ending', kind: 'text', hint: 'Lower-case words with dashes: heron-at-lock. The file itself has to get the same name.' }],
+  fields: [{ name: 'name', label: 'New name, without its ending', kind: 'text', hint: 'Lower-case words with dashes: heron-at-lock. Outside the application the file itself has to be given the same name.' }],
   propose: ({ element }) => ({ name: nameFor(element) }),
   plan({ page, element }, inputs) {
     const name = tidy(inputs.name ?? '').replace(/\.[a-z0-9]{2,5}$/i, '');

@@ -1,5 +1,5 @@
 import { closestWithin, elementParent, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
-import type { Page } from '../document/page.ts';
+import { fact, type Page } from '../document/page.ts';
 import { hexOf } from '../style/colour.ts';
 import { coloursIn, shownTexts } from '../style/contrast.ts';
 
@@ -14,20 +14,24 @@ export interface ContrastFailure {
 const REQUIRED = { AA: { large: 3, other: 4.5 }, AAA: { large: 4.5, other: 7 } } as const;
 
 /** Elements whose own text stands out too little, where both colours are certain; at AAA those only that pass AA. */
-export function contrastFailures(page: Page, level: 'AA' | 'AAA'): ContrastFailure[] {
-  const found: ContrastFailure[] = [];
+export function contrastFailures(page: Page, level: 'AA' | 'AAA'): readonly ContrastFailure[] {
+  return allFailures(page)[level];
+}
+
+const allFailures = fact((page: Page) => {
+  const found: Record<'AA' | 'AAA', ContrastFailure[]> = { AA: [], AAA: [] };
   const seen = new Set<ElementNode>();
   for (const node of shownTexts(page)) {
     const element = elementParent(node)!;
     const { color, background, ratio, certain, large } = coloursIn(page, element);
-    const required = REQUIRED[level][large ? 'large' : 'other'];
-    if (!certain || ratio >= required || seen.has(element) || (level === 'AAA' && ratio < REQUIRED.AA[large ? 'large' : 'other'])) continue;
-    if (!/[\p{L}\p{N}]/u.test(node.text) || isInactive(element)) continue;
+    const size = large ? 'large' : 'other';
+    if (!certain || ratio >= REQUIRED.AAA[size] || seen.has(element) || !/[\p{L}\p{N}]/u.test(node.text) || isInactive(element)) continue;
     seen.add(element);
-    found.push({ element, text: tidy(node.text).slice(0, 120), values: { color: hexOf(color), background: hexOf(background), ratio: (Math.floor(ratio * 100) / 100).toFixed(2), required } });
+    const level = ratio < REQUIRED.AA[size] ? 'AA' : 'AAA';
+    found[level].push({ element, text: tidy(node.text).slice(0, 120), values: { color: hexOf(color), background: hexOf(background), ratio: (Math.floor(ratio * 100) / 100).toFixed(2), required: REQUIRED[level][size] } });
   }
   return found;
-}
+});
 
 /** Controls that cannot be used need no contrast. */
 function isInactive(element: ElementNode): boolean {

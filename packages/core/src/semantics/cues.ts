@@ -17,6 +17,9 @@ function cuesOf(kind: 'colourCues' | 'placeCues', language: string): RegExp {
   return expression;
 }
 
+/** A word of place, shape or size in one of the languages: without one there is no such cue. */
+const PLACES = /left|right|corner|button|link[se]|recht|rund|eckig|groß|klein|gauche|droite|rond|carr|izquierd|derech|esquina|redond|cuadrad|onder|boven|vierkant|esquerd|direit|canto|quadrad|sinistra|destra|rotond|round|square/i;
+
 const named = new Map<string, RegExp>();
 
 /** Whether a text names a colour at all: most do not, and are settled by this. */
@@ -29,7 +32,7 @@ function coloursOf(language: string): RegExp {
 
 /** The words of a text that lean on colour, or on place, shape or size; null when none do. */
 export function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
-  if (kind === 'colourCues' && !coloursOf(language).test(text)) return null;
+  if (kind === 'colourCues' ? !coloursOf(language).test(text) : !PLACES.test(text)) return null;
   const found = cuesOf(kind, language).exec(text);
   // What follows in brackets says it in words.
   return found && !/^\s*\(/.test(text.slice(found.index + found[0].length)) ? found[0] : null;

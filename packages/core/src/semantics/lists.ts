@@ -1,4 +1,4 @@
-import { childElements, type ElementNode, type TreeNode } from '../document/tree.ts';
+import { childElements, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { markersOf, type Marker } from './markers.ts';
@@ -30,17 +30,24 @@ function itemsOf(list: ElementNode, kind: RealList['kind']): ElementNode[] {
   return children.flatMap((child) => (child.tag === 'div' ? childElements(child) : [child])).filter((child) => child.tag === 'dt' || child.tag === 'dd');
 }
 
-/** Whether an element shows neither words nor pictures nor anything to use. */
-export function showsNothing(element: ElementNode): boolean {
-  const waiting: TreeNode[] = [...element.children];
-  for (let node = waiting.pop(); node; node = waiting.pop()) {
-    if (node.kind === 'text' ? /[^\s\u00a0\u200b]/.test(node.text) : node.kind === 'element' && HOLDS.has(node.tag)) return false;
-    if (node.kind === 'element') waiting.push(...node.children);
-  }
-  return true;
-}
-
 const HOLDS = new Set(['img', 'svg', 'iframe', 'video', 'audio', 'object', 'embed', 'canvas', 'input', 'select', 'textarea', 'button', 'math', 'hr', 'picture']);
+
+/** Which elements hold words, pictures or anything to use, by `order`: one pass from the end. */
+const holdSomething = fact((page: Page) => {
+  const found = new Uint8Array(page.elements.length);
+  for (const { text, parent } of page.texts) if (parent?.kind === 'element' && /[^\s\u00a0\u200b]/.test(text)) found[parent.order] = 1;
+  for (let i = page.elements.length - 1; i > 0; i--) {
+    const element = page.elements[i]!;
+    if (HOLDS.has(element.tag)) found[i] = 1;
+    if (found[i] === 1 && element.parent?.kind === 'element') found[element.parent.order] = 1;
+  }
+  return found;
+});
+
+/** Whether an element shows neither words nor pictures nor anything to use. */
+export function showsNothing(page: Page, element: ElementNode): boolean {
+  return holdSomething(page)[element.order] === 0;
+}
 
 /** The typed marker an item begins with, where it says again what the list itself shows. `place`: of the item, from 0. */
 export function repeatedMarker(page: Page, list: RealList, item: ElementNode, place: number): Marker | null {

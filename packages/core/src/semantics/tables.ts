@@ -1,4 +1,4 @@
-import { childElements, closest, elementsIn, has, valueOf, type ElementNode } from '../document/tree.ts';
+import { childElements, closest, elementsIn, has, rawText, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
@@ -25,8 +25,9 @@ export interface Grid {
 /** The spans HTML allows (Living Standard, 4.9.11): a larger one is cut to the limit. */
 const WIDEST = 1000;
 const TALLEST = 65_534;
-/** Slots filled at most for one table: beyond it spans count as 1, so that no page can ask for endless memory. */
-const MOST_SLOTS = 2_000_000;
+/** Slots that spans may fill in one table, beside so many for each of its cells: beyond it spans count as 1, so that no page can ask for endless work. */
+const SLOTS = 10_000;
+const SLOTS_EACH = 40;
 
 /**
  * The grid of a table, after the HTML Living Standard's "forming a table". One difference, on purpose: a span that reaches past its row
@@ -44,7 +45,7 @@ export function gridOf(table: ElementNode): Grid {
         if (element.tag !== 'td' && element.tag !== 'th') continue;
         while (at[column]) column++;
         const cell: Cell = { element, row: grid.rows, column, rowSpan: rowSpanOf(element, last - grid.rows), colSpan: span(element, 'colspan', WIDEST) };
-        if (filled + cell.rowSpan * cell.colSpan > MOST_SLOTS) cell.rowSpan = cell.colSpan = 1;
+        if (filled + cell.rowSpan * cell.colSpan > SLOTS + SLOTS_EACH * grid.cells.length) cell.rowSpan = cell.colSpan = 1;
         filled += cell.rowSpan * cell.colSpan;
         cover(grid, cell);
         column += cell.colSpan;
@@ -119,8 +120,21 @@ function decideUse(page: Page, table: ElementNode): TableUse {
   if (closest(table, (up) => up.tag === 'table' && roleOf(up) !== 'presentation') !== null && !bordered(page, table)) return 'unsure';
   const grid = gridOf(table);
   if (grid.rows < 2 || grid.columns < 2) return 'layout';
-  const weight = contentWeight(page, grid) + (bordered(page, table) ? 2 : 0) + (grid.rows >= 3 ? 1 : 0);
+  const weight = contentWeight(page, grid) + (bordered(page, table) ? 2 : 0) + (grid.rows >= 3 ? 1 : 0) + summaryWeight(table) - (mostlyLinks(grid) ? 2 : 0);
   return weight >= 2 ? 'data' : weight <= -2 ? 'layout' : 'unsure';
+}
+
+/** A summary is written for data more often than not, unless it says itself that the table is for navigation or layout. */
+function summaryWeight(table: ElementNode): number {
+  const summary = (valueOf(table, 'summary') ?? '').trim();
+  if (summary === '') return 0;
+  return /navig|layout|header|footer|placement|spacing/i.test(summary) ? -2 : 1;
+}
+
+/** Rows of links are a menu. */
+function mostlyLinks(grid: Grid): boolean {
+  const full = grid.cells.slice(0, 60).filter(({ element }) => rawText(element).trim() !== '');
+  return full.length > 0 && full.filter(({ element }) => [...elementsIn(element)].some((inner) => inner.tag === 'a' && has(inner, 'href'))).length / full.length >= 0.5;
 }
 
 /** Groups, rows and cells of a table itself, without those of tables inside its cells. */
@@ -137,7 +151,6 @@ function ownParts(table: ElementNode): ElementNode[] {
 }
 
 function saysData(table: ElementNode): boolean {
-  if (has(table, 'summary') && valueOf(table, 'summary')!.trim() !== '') return true;
   for (const element of ownParts(table)) {
     if (['th', 'caption', 'thead', 'tfoot', 'colgroup'].includes(element.tag)) return true;
     if (element.tag === 'td' && (has(element, 'headers') || has(element, 'scope') || has(element, 'abbr'))) return true;

@@ -5,7 +5,9 @@ import { contrastRatio, fromOklchInGamut, hexOf, parseColour, toOklch, type Colo
  * only to the darker or the lighter side. Null when no colour of this hue passes there.
  */
 export function nearestPassing(color: Colour, ground: Colour, required: number, way: 'either' | 'darker' | 'lighter' = 'either'): Colour | null {
-  const start = toOklch(color);
+  const exact = toOklch(color);
+  // A grey stays a grey: what is left of its chroma is rounding.
+  const start = exact.c < 0.002 ? { ...exact, c: 0 } : exact;
   const found = (['darker', 'lighter'] as const).filter((side) => way === 'either' || way === side).map((side) => search(start, ground, required, side)).filter((one) => one !== null);
   return found.sort((a, b) => Math.abs(a.l - start.l) - Math.abs(b.l - start.l))[0]?.colour ?? null;
 }

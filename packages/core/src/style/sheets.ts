@@ -86,7 +86,7 @@ class Reader implements Sheet {
       if (node.type === 'Declaration') {
         const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
         if (isTracked(property)) (node.important ? important : normal).push(...expandDeclaration(property, node.value.type === 'Raw' ? node.value.value.trim() : generate(node.value)));
-      } else if (around.depth < DEEPEST) inner.push(node.type === 'Raw' ? nestedRule(node) : node);
+      } else if (around.depth < DEEPEST) inner.push(...(node.type === 'Raw' ? [nestedRule(node)] : [node]).filter((one) => one !== null));
     }
     if (normal.length > 0 || important.length > 0) this.rules.push({ selectors, normal, important, media: around.media, layer: around.layer });
     for (const node of inner) {
@@ -143,8 +143,13 @@ class Reader implements Sheet {
 }
 
 /** A nested rule that begins with neither & nor a sign comes unparsed. */
-function nestedRule(raw: Raw): CssNode {
-  return parse(raw.value, { context: 'rule', parseValue: false, parseAtrulePrelude: false, parseCustomProperty: false, onParseError: () => undefined });
+function nestedRule(raw: Raw): CssNode | null {
+  try {
+    return parse(raw.value, { context: 'rule', parseValue: false, parseAtrulePrelude: false, parseCustomProperty: false, onParseError: () => undefined });
+  } catch {
+    // What is no rule either is left out, as browsers do.
+    return null;
+  }
 }
 
 /** Browsers of today support what pages ask for; what a page asks about the lack of, they do not lack. */

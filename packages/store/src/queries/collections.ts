@@ -1,5 +1,5 @@
 import { sql, type Selectable } from 'kysely';
-import type { Database } from '../database.ts';
+import type { Database, Write } from '../database.ts';
 import type { Collections } from '../schema.ts';
 
 export type Collection = Selectable<Collections>;
@@ -22,6 +22,12 @@ export async function sheetsByPath(db: Database, collectionId: number): Promise<
     .where('assets.path', 'like', '%.css')
     .execute();
   return Object.fromEntries(rows.filter((row) => row.bytes.length <= LONGEST_SHEET).map((row) => [row.path, row.bytes.toString('utf8')]));
+}
+
+/** Lets a file of a collection lie at a second path too; the first goes on working. Nothing happens when there is no such file, or the place is taken. */
+export async function placeFileAlsoAt(trx: Write, collectionId: number, from: string, to: string): Promise<void> {
+  const file = await trx.selectFrom('assets').select('sha256').where('collection_id', '=', collectionId).where('path', '=', from).executeTakeFirst();
+  if (file) await trx.insertInto('assets').values({ collection_id: collectionId, path: to, sha256: file.sha256 }).onConflict((on) => on.doNothing()).execute();
 }
 
 const LONGEST_SHEET = 2_000_000;

@@ -13,7 +13,9 @@ import { isExposed } from '../../../semantics/visibility.ts';
 /** Places where a bold line is rightly something else than a heading. */
 const NOT_THERE = new Set(['table', 'li', 'dt', 'dd', 'figure', 'figcaption', 'blockquote', 'label', 'legend', 'caption', 'button', 'summary', 'header', 'footer', 'nav', 'address', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6']);
 /** Words that open a remark; set in bold they stress more often than they head. */
-const REMARK = /^(note|nb|tip|hint|warning|caution|important|attention|remember|please note|example|hinweis|achtung|wichtig|attention|important|nota|importante|let op)\b[!:.]?$/i;
+/** Captions of tables, figures and listings are bold and short, and head nothing. */
+const CAPTION = /^(?:table|figure|fig\.|example|listing|tabelle|abbildung|abb\.|beispiel|tableau|exemple|tabla|figura|ejemplo|tabel|figuur|voorbeeld|tabela|tabella|esempio)\s+[\dA-Z]/i;
+const REMARK = /^(note|nb|tip|hint|warning|caution|important|attention|remember|please note|see also|example|hinweis|achtung|wichtig|attention|important|nota|importante|let op)\b[!:.]?$/i;
 /** Longest heading that is beyond doubt, and longest that is worth a question, in words. Common practice. */
 const SURE_WORDS = 10;
 const LIKELY_WORDS = 16;
@@ -46,7 +48,7 @@ export const rule = defineRule({
     if (!message || standsElsewhere(page, element)) return;
     const text = shownText(page, element);
     const words = text.split(' ').length;
-    if (words > LIKELY_WORDS || text.length > 140 || markersOf(text)[0]?.kind === 'bullet' || !/\p{L}/u.test(text)) return;
+    if (words > LIKELY_WORDS || text.length > 140 || markersOf(text)[0]?.kind === 'bullet' || !/\p{L}/u.test(text) || CAPTION.test(text)) return;
     const next = nextBlock(page, element);
     if (!next) return;
     tell({ at: element, message, values: { text }, subject: text, ...(isSure(page, text, words, looks, next) ? {} : { outcome: 'cantTell', weight: 'should' } satisfies Partial<Report>) });

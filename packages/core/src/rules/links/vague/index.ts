@@ -1,5 +1,5 @@
 import { defineRule } from '../../types.ts';
-import { closest, elementsIn, valueOf, type ElementNode } from '../../../document/tree.ts';
+import { childElements, closest, elementsIn, valueOf, type ElementNode } from '../../../document/tree.ts';
 import { fact, type Page } from '../../../document/page.ts';
 import { blockAround } from '../../../semantics/blocks.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
@@ -29,7 +29,7 @@ export const rule = defineRule({
     if (!isLink(element)) return;
     const { name } = nameOf(page, element);
     if (!isVagueText(name)) return;
-    const told = purposeAround(page, element);
+    const told = purposeAround(page, element) || standsInIndex(element);
     tell({
       at: element,
       message: told ? 'context' : 'alone',
@@ -39,6 +39,16 @@ export const rule = defineRule({
     });
   },
 });
+
+/** Fewer items of links alone are no index. */
+const INDEX = 5;
+
+/** In a long list of nothing but links a word is what its page is called: whether that is plain enough, a person has to say. */
+function standsInIndex(link: ElementNode): boolean {
+  const list = closest(link, (up) => up.tag === 'ul' || up.tag === 'ol');
+  const items = list ? childElements(list).filter((child) => child.tag === 'li') : [];
+  return items.length >= INDEX && items.slice(0, 40).every((item) => childElements(item)[0]?.tag === 'a');
+}
 
 /** Whether the paragraph, item or cell, its row's header or the heading above give a purpose to go by (WCAG 2.4.4, context). */
 function purposeAround(page: Page, link: ElementNode): boolean {

@@ -15,11 +15,11 @@ export const rule = defineRule({
   messages: { list: 'This list is empty', item: 'Item {place} of this list is empty' },
   end(page, tell) {
     for (const { element, items } of realLists(page)) {
-      if (items.every(showsNothing)) {
-        if (showsNothing(element)) tell({ at: element, message: 'list', subject: element.tag });
+      if (items.every((item) => showsNothing(page, item))) {
+        if (showsNothing(page, element)) tell({ at: element, message: 'list', subject: element.tag });
         continue;
       }
-      for (const [i, item] of items.entries()) if (item.tag === 'li' && showsNothing(item) && childElements(item).every((child) => child.tag === 'br' || child.tag === 'span' || child.tag === 'p')) tell({ at: item, message: 'item', values: { place: i + 1 }, subject: 'item' });
+      for (const [i, item] of items.entries()) if (item.tag === 'li' && showsNothing(page, item) && childElements(item).every((child) => child.tag === 'br' || child.tag === 'span' || child.tag === 'p')) tell({ at: item, message: 'item', values: { place: i + 1 }, subject: 'item' });
     }
   },
 });

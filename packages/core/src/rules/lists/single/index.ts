@@ -18,7 +18,7 @@ export const rule = defineRule({
   messages: { one: 'This list holds one item: “{text}”' },
   end(page, tell) {
     for (const { element, kind, items } of realLists(page)) {
-      if (kind === 'description' || items.length !== 1 || showsNothing(items[0]!) || isInside(page, element, FURNITURE)) continue;
+      if (kind === 'description' || items.length !== 1 || showsNothing(page, items[0]!) || isInside(page, element, FURNITURE)) continue;
       const text = shownText(page, items[0]!, 90);
       tell({ at: element, message: 'one', values: { text }, subject: text, outcome: 'cantTell' });
     }

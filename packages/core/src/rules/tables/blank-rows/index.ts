@@ -20,7 +20,7 @@ export const rule = defineRule({
       if (use !== 'data' || grid.rows < 3) continue;
       const full = { rows: new Set<number>(), columns: new Set<number>() };
       for (const cell of grid.cells) {
-        if (showsNothing(cell.element)) continue;
+        if (showsNothing(page, cell.element)) continue;
         for (let row = cell.row; row < cell.row + cell.rowSpan; row++) full.rows.add(row);
         for (let column = cell.column; column < cell.column + cell.colSpan; column++) full.columns.add(column);
       }

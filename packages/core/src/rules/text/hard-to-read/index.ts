@@ -5,6 +5,8 @@ import { countWords, passages } from '../../../semantics/passages.ts';
 import { gradeOf } from '../../../semantics/readability.ts';
 import { defineRule, FLOORS } from '../../types.ts';
 
+/** Characters that settle it: more of the same page tells nothing new. */
+const ENOUGH = 6_000;
 /** Shorter paragraphs are labels, items and lines of addresses. */
 const RUNNING = 12;
 
@@ -26,7 +28,7 @@ export const rule = defineRule({
     const running = passages(page).filter((passage) => !passage.kept && passage.text.length > 60 && countWords(passage.text) >= RUNNING && !isInside(page, passage.block, FURNITURE | IN.table | IN.code));
     const first = running[0];
     if (!first) return;
-    const text = running.map((passage) => passage.text).join('\n').slice(0, 20_000);
+    const text = running.map((passage) => passage.text).join('\n').slice(0, ENOUGH);
     const grade = gradeOf(text, languageAt(page, first.block) || usualLanguage(page));
     if (grade !== null && grade > FLOORS.readingGrade) tell({ at: first.block, message: 'hard', values: { grade: Math.round(grade * 10) / 10 }, subject: 'page', outcome: 'cantTell' });
   },

@@ -37,7 +37,7 @@ const SPACERS = new Set(['p', 'div', 'center']);
 
 /** An empty paragraph, or a div that holds but a break or a no-break space: an empty div is most often a hook for a script. */
 function isSpacer(page: Page, element: ElementNode | null): boolean {
-  if (!element || !SPACERS.has(element.tag) || element.children.length > 8 || !showsNothing(element) || !isExposed(page, element)) return false;
+  if (!element || !SPACERS.has(element.tag) || element.children.length > 8 || !showsNothing(page, element) || !isExposed(page, element)) return false;
   if (element.attributes.some((attribute) => attribute.name !== 'class' && attribute.name !== 'style' && attribute.name !== 'align')) return false;
   if (!childElements(element).every((child) => ['br', 'span', 'b', 'strong', 'em', 'i', 'font', 'u', 'o:p'].includes(child.tag) && child.attributes.every((one) => one.name !== 'id' && one.name !== 'name'))) return false;
   return element.tag === 'p' || (element.attributes.length === 0 && element.children.some((child) => (child.kind === 'element' ? child.tag === 'br' : child.kind === 'text' && child.text.includes('\u00a0'))));
