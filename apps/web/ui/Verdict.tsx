@@ -8,6 +8,7 @@ export const STANDING_WORDS: Record<PageStanding, string> = { held: 'Held', judg
 export const Verdict = styled.strong<{ $standing: PageStanding }>`
   font: 600 1.125rem/1.3 var(--serif);
   color: ${({ $standing }) => ($standing === 'held' || $standing === 'lapsed' ? 'var(--rubric)' : $standing === 'judge' ? 'var(--ink)' : 'var(--gall)')};
+  white-space: nowrap;
   border-bottom: ${({ $standing }) => ($standing === 'held' || $standing === 'lapsed' ? '2px solid' : $standing === 'judge' ? '2px dotted' : $standing === 'signed off' ? '4px double' : '1px solid')} currentColor;
 `;
 

@@ -29,21 +29,32 @@ export const landmarks = fact((page: Page): Landmark[] =>
 
 function landmarkRole(page: Page, element: ElementNode): string | null {
   const role = roleOf(element);
-  const parent = elementParent(element);
-  const sectioned = parent !== null && isInside(page, parent, SECTIONING);
-  if (role !== null && ROLES.has(role) && has(element, 'role')) return (role === 'form' || role === 'region') && !nameOf(page, element).name ? null : role;
+  if (role === null || !ROLES.has(role) || !has(element, 'role')) return impliedLandmark(page, element, role);
+  return role === 'form' || role === 'region' ? ifNamed(page, element, role) : role;
+}
+
+/** The landmark an element is by its tag, where no role attribute says so (HTML-AAM). */
+function impliedLandmark(page: Page, element: ElementNode, role: string | null): string | null {
   switch (element.tag) {
     case 'header':
-      return sectioned || role !== null ? null : 'banner';
+      return role === null && !isSectioned(page, element) ? 'banner' : null;
     case 'footer':
-      return sectioned || role !== null ? null : 'contentinfo';
+      return role === null && !isSectioned(page, element) ? 'contentinfo' : null;
     case 'section':
-      return role === null && nameOf(page, element).name ? 'region' : null;
+      return role === null ? ifNamed(page, element, 'region') : null;
     case 'form':
-      return role === 'form' && nameOf(page, element).name ? 'form' : null;
+      return role === 'form' ? ifNamed(page, element, role) : null;
     case 'aside':
-      return role !== 'complementary' || (sectioned && !nameOf(page, element).name) ? null : role;
+      if (role !== 'complementary') return null;
+      return isSectioned(page, element) ? ifNamed(page, element, role) : role;
     default:
       return role !== null && ROLES.has(role) ? role : null;
   }
+}
+
+const ifNamed = (page: Page, element: ElementNode, role: string) => (nameOf(page, element).name ? role : null);
+
+function isSectioned(page: Page, element: ElementNode): boolean {
+  const parent = elementParent(element);
+  return parent !== null && isInside(page, parent, SECTIONING);
 }

@@ -14,7 +14,7 @@ import { isExposed } from '../../../semantics/visibility.ts';
 const NOT_THERE = new Set(['table', 'li', 'dt', 'dd', 'figure', 'figcaption', 'blockquote', 'label', 'legend', 'caption', 'button', 'summary', 'header', 'footer', 'nav', 'address', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6']);
 /** Words that open a remark; set in bold they stress more often than they head. */
 /** Captions of tables, figures and listings are bold and short, and head nothing. */
-const CAPTION = /^(?:table|figure|fig\.|example|listing|tabelle|abbildung|abb\.|beispiel|tableau|exemple|tabla|figura|ejemplo|tabel|figuur|voorbeeld|tabela|tabella|esempio)\s+[\dA-Z]/i;
+const CAPTION = /^(?:table|figure|fig\.|example|listing|tabelle|abbildung|abb\.|beispiel|tableau|exemple|tabla|figura|ejemplo|tabel|figuur|voorbeeld|tabela|tabella|esempio)\s+\S{0,4}\d/i;
 const REMARK = /^(note|nb|tip|hint|warning|caution|important|attention|remember|please note|see also|example|hinweis|achtung|wichtig|attention|important|nota|importante|let op)\b[!:.]?$/i;
 /** Longest heading that is beyond doubt, and longest that is worth a question, in words. Common practice. */
 const SURE_WORDS = 10;
