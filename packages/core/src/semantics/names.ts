@@ -36,6 +36,8 @@ interface Walk {
   referenced: boolean;
   /** The reference itself was hidden, so hidden content counts. */
   hiddenToo: boolean;
+  /** The field whose own label is being read: what it holds is no part of its name. */
+  labelled?: ElementNode;
 }
 
 function computeName(page: Page, element: ElementNode, walk: Walk): Name {
@@ -115,7 +117,7 @@ function buttonName(element: ElementNode, type: keyof typeof BUTTON_WORDS): Name
 const NAMING_CHILD: Record<string, string> = { table: 'caption', figure: 'figcaption', fieldset: 'legend', svg: 'title' };
 
 function labelName(page: Page, element: ElementNode, walk: Walk): Name | null {
-  const texts = (labelsOf(page).get(element) ?? []).map((label) => tidy(contentName(page, label, walk)));
+  const texts = (labelsOf(page).get(element) ?? []).map((label) => tidy(contentName(page, label, { ...walk, labelled: element })));
   const text = tidy(texts.join(' '));
   return text ? { name: text, from: 'label' } : null;
 }
@@ -181,8 +183,8 @@ function childName(page: Page, child: ElementNode, walk: Walk): string {
   const own = tidy(valueOf(child, 'aria-label') ?? '');
   if (own) return own;
   if (!walk.referenced && has(child, 'aria-labelledby')) return nameOf(page, child).name;
-  // A field inside the text that labels it counts with its value; its own label would lead back here.
-  if (LABELLED.has(child.tag)) return valueInside(child);
+  // A field inside the text that labels another counts with its value; its own label would lead back here.
+  if (LABELLED.has(child.tag)) return child === walk.labelled ? '' : valueInside(child);
   const native = nativeName(page, child, walk);
   if (native) return native.name;
   return contentName(page, child, walk) || tidy(valueOf(child, 'title') ?? '');

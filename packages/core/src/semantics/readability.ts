@@ -37,11 +37,6 @@ export function fleschKincaid({ words, sentences, syllables }: Pick<TextFigures,
   return 0.39 * (words / sentences) + 11.8 * (syllables / words) - 15.59;
 }
 
-/** Flesch reading ease (Flesch 1948): 100 very easy, 0 very hard. */
-export function fleschEase({ words, sentences, syllables }: Pick<TextFigures, 'words' | 'sentences' | 'syllables'>): number {
-  return 206.835 - 1.015 * (words / sentences) - 84.6 * (syllables / words);
-}
-
 /** First "Wiener Sachtextformel" (Bamberger and Vanecek 1984): German school years. */
 export function wienerSachtext({ words, sentences, long, lettered, single }: TextFigures): number {
   return 0.1935 * ((100 * long) / words) + 0.1672 * (words / sentences) + 0.1297 * ((100 * lettered) / words) - 0.0327 * ((100 * single) / words) - 0.875;
