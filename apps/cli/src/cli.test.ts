@@ -1,26 +1,18 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync, mkdirSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { inkwellFolder } from './testing/inkwell.ts';
 
-const INKWELL = join(__dirname, '../../../bin/inkwell');
-let folder: string;
+const { folder, file, call: inkwell, remove } = inkwellFolder();
 
 beforeAll(() => {
-  folder = mkdtempSync(join(tmpdir(), 'inkwell-cli-'));
   mkdirSync(join(folder, 'site/unit-1'), { recursive: true });
-  writeFileSync(join(folder, 'held.html'), '<h2>Wax</h2>\r\n<p>One <img src="smoker.png"></p>');
-  writeFileSync(join(folder, 'ready.html'), '<h2>Wax</h2>');
-  writeFileSync(join(folder, 'windows.html'), Buffer.concat([Buffer.from('<h2>Caf'), Buffer.from([0xe9]), Buffer.from('</h2><h4>x</h4>')]));
-  for (let i = 0; i < 30; i++) writeFileSync(join(folder, `site/unit-1/page-${String(i).padStart(2, '0')}.html`), `<html lang="en"><head><title>Page ${i}</title></head><body><main><h1>Page ${i}</h1>${'<p>Text</p>'.repeat(i)}<img src="heron-${i}.png"></main></body></html>`);
+  file('held.html', '<h2>Wax</h2>\r\n<p>One <img src="smoker.png"></p>');
+  file('ready.html', '<h2>Wax</h2>');
+  file('windows.html', Buffer.concat([Buffer.from('<h2>Caf'), Buffer.from([0xe9]), Buffer.from('</h2><h4>x</h4>')]));
+  for (let i = 0; i < 30; i++) file(`site/unit-1/page-${String(i).padStart(2, '0')}.html`, `<html lang="en"><head><title>Page ${i}</title></head><body><main><h1>Page ${i}</h1>${'<p>Text</p>'.repeat(i)}<img src="heron-${i}.png"></main></body></html>`);
 });
 
-afterAll(() => rmSync(folder, { recursive: true }));
-
-function inkwell(args: string[], input?: string): { status: number | null; out: string; error: string } {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [INKWELL, ...args], { encoding: 'utf8', cwd: folder, ...(input === undefined ? {} : { input }) });
-  return { status, out: stdout, error: stderr };
-}
+afterAll(remove);
 
 test('audit --format json gives what docs promise, the same each time', () => {
   const { status, out } = inkwell(['audit', 'held.html', '--format', 'json']);
@@ -65,7 +57,7 @@ test('bytes are read by their own encoding', () => {
 });
 
 test('compare names what was fixed, kept and brought', () => {
-  writeFileSync(join(folder, 'later.html'), '<p>New</p><h2>Wax</h2>\r\n<p>One <img src="smoker.png"></p><h4>Soy</h4><p>Text</p>');
+  file('later.html', '<p>New</p><h2>Wax</h2>\r\n<p>One <img src="smoker.png"></p><h4>Soy</h4><p>Text</p>');
   const { status, out } = inkwell(['compare', 'held.html', 'later.html', '--json']);
   const compared = JSON.parse(out) as { fixed: unknown[]; kept: { old: { at: { start: number } }; new: { at: { start: number } } }[]; new: { rule: string }[] };
   expect(status).toBe(1);

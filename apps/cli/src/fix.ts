@@ -13,10 +13,15 @@ export async function fixCommand(args: string[]): Promise<number> {
   const [file, profile, scope] = [await pageAt(positionals[0]!), await profileFrom(values.profile), scopeNamed(values.scope)];
   const page = parsePage(await readPage(file), { ...(scope ? { scope } : {}), surroundings: surroundingsOf(file.file, file.path, null, await sheetsFrom(values.css)) });
   const { after, mended } = values.finding === undefined ? mendAll(page, rulesNamed(values.only), profile, values) : mendOne(page, values.finding, values.remedy, inputsFrom(values.set));
-  const text = values.diff ? createTwoFilesPatch(file.path, file.path, page.source, after, 'before', 'after') : after;
+  const text = values.diff ? differenceOf(file.path, page.source, after) : after;
   await deliver(text, values.out);
   process.stderr.write(`${mended.length === 0 ? 'Nothing was mended' : `Mended ${mended.length}: ${mended.map((finding) => sentenceOf(finding)).join('; ')}`}. ${leftOver(page, after, profile)}\n`);
   return verdictAfter(page, after, profile) === 'held' ? 1 : 0;
+}
+
+/** A patch in the unified form; nothing where nothing differs, as from other tools that compare. */
+function differenceOf(path: string, before: string, after: string): string {
+  return before === after ? '' : createTwoFilesPatch(path, path, before, after, 'before', 'after');
 }
 
 function mendAll(page: Page, only: string[] | undefined, profile: Profile, values: { remedy?: string; set?: string[] }): { after: string; mended: Finding[] } {

@@ -26,7 +26,7 @@ own is taken for a fragment, and rules about the whole document say nothing of i
 a page links to are read from beside it; the pages of a folder know of one another.
 
   --profile   wcag22-aa (the default), any of wcag20, wcag21, wcag22 with -a, -aa, -aaa, or a profile file
-  --css       a style sheet that applies besides the page's own; may be given several times
+  --css       a style sheet that applies beneath the page's own, as a platform's does; may be given several times
   --format    text for people; json, earl (JSON-LD), csv, sarif, junit for programs
   --out       writes there in place of standard output
 ${FOOT}`,

@@ -1,0 +1,81 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { inkwellFolder } from './testing/inkwell.ts';
+
+const { folder, file, call, remove } = inkwellFolder();
+afterAll(remove);
+
+/** Slips that need nobody's judgement stand beside slips that do; line ends and quotes are of every kind. */
+const PAGE = `<h2>Wax</h2>\r\n<h2> </h2>\n<p><A HREF='https://locks.example/a' title="Locks">Locks</A></p>\n<p><img src="old-lock.png" alt="Photo of a lock"></p>\n<p>See <a href="b.html">here</a>.</p>\n<h5>Soy</h5><p>Text &amp; more</p>\n`;
+const MENDED = `<h2>Wax</h2>\r\n<p><A HREF='https://locks.example/a'>Locks</A></p>\n<p><img src="old-lock.png" alt="A lock"></p>\n<p>See <a href="b.html">here</a>.</p>\n<h5>Soy</h5><p>Text &amp; more</p>\n`;
+
+beforeAll(() => file('page.html', PAGE));
+
+interface Told {
+  rule: string;
+  fingerprint: string;
+}
+
+function findingsOf(name: string): Told[] {
+  return (JSON.parse(call(['audit', name, '--format', 'json']).out) as { pages: { findings: Told[] }[] }).pages[0]!.findings;
+}
+
+const fingerprintOf = (rule: string) => findingsOf('page.html').find((finding) => finding.rule === rule)!.fingerprint;
+
+test('mends what is certain and not one other byte, and says what is left', () => {
+  const { status, out, error } = call(['fix', 'page.html']);
+  expect(out).toBe(MENDED);
+  expect(error).toMatch(/^Mended 3: This level 2 heading has no text; .*\. 4 left for a person\n$/);
+  expect(status).toBe(0);
+  // The file itself is left alone until it is named with --out.
+  expect(readFileSync(join(folder, 'page.html'), 'utf8')).toBe(PAGE);
+});
+
+test('--out writes the file, and mending it again changes nothing', () => {
+  expect(call(['fix', 'page.html', '--out', 'mended.html']).out).toBe('');
+  expect(readFileSync(join(folder, 'mended.html'), 'utf8')).toBe(MENDED);
+  expect(call(['fix', 'mended.html'])).toMatchObject({ out: MENDED, error: expect.stringContaining('Nothing was mended') as unknown });
+});
+
+test('--only mends by the rules that are named', () => {
+  expect(call(['fix', 'page.html', '--only', 'headings/blank,links/title-repeats']).out).toBe(MENDED.replace('"A lock"', '"Photo of a lock"'));
+});
+
+test('--diff is a patch, and nothing where nothing differs', () => {
+  const { out } = call(['fix', 'page.html', '--only', 'headings/blank', '--diff']);
+  expect(out.split('\n').filter((line) => /^[-+][^-+]/.test(line))).toEqual(['-<h2> </h2>']);
+  expect(call(['fix', 'page.html', '--only', 'tables/no-headers', '--diff']).out).toBe('');
+});
+
+test('one finding is mended with what a person says', () => {
+  const { out, error } = call(['fix', 'page.html', '--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text=Fees & tides = 2027']);
+  expect(out).toBe(PAGE.replace('>here<', '>Fees &amp; tides = 2027<'));
+  expect(error).toContain('Mended 1');
+  const level = call(['fix', 'page.html', '--finding', fingerprintOf('headings/leap'), '--remedy', 'set-level', '--set', 'level=3']);
+  expect(level.out).toBe(PAGE.replace('<h5>Soy</h5>', '<h3>Soy</h3>'));
+});
+
+test('standard input is mended to standard output', () => {
+  expect(call(['fix', '-'], '<p>a</p><h3></h3>')).toMatchObject({ out: '<p>a</p>' });
+});
+
+test('a page that is still held ends with 1', () => {
+  file('held.html', '<p><img src="a.png"></p>');
+  expect(call(['fix', 'held.html']).status).toBe(1);
+});
+
+test.each<[string, () => string[], RegExp]>([
+  ['a rule that is none', () => ['--only', 'headings/gone'], /there is no rule headings\/gone/],
+  ['a fingerprint that is none', () => ['--finding', '0000'], /no finding of this page has the fingerprint 0000/],
+  ['a remedy of another rule', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'decorative'], /links\/vague has no remedy decorative; it has reword, absorb-words, use-target-title/],
+  ['no remedy where none is certain', () => ['--finding', fingerprintOf('links/vague')], /name a --remedy/],
+  ['an input that is not asked for', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'words=x'], /reword asks for text, not for words/],
+  ['words that are no better', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text=click here'], /reword was not applied: .*still does not say/],
+  ['--set that is no pair', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text'], /--set takes key=value/],
+  ['--remedy without its finding', () => ['--remedy', 'reword'], /name it with --finding/],
+])('%s is refused in one line, and nothing is written', (_shows, args, reason) => {
+  const { status, out, error } = call(['fix', 'page.html', ...args()]);
+  expect([status, out]).toEqual([2, '']);
+  expect(error).toMatch(reason);
+  expect(error.trimEnd().split('\n')).toHaveLength(1);
+});
