@@ -15,12 +15,13 @@ export const remedy: Remedy = {
   plan({ page, element, finding }) {
     if (finding.rule === 'images/decorative-mixed') return onlyDecorative(page, element);
     if (isOnlyName(page, element)) return decline('This picture is all that its link or button holds; without words it would have no name. Describe where it leads.');
-    const edit = element.tag === 'img' ? setAttribute(element, 'alt', '') : setAttribute(element, 'aria-hidden', 'true');
+    if (element.tag === 'img') return onlyDecorative(page, element);
+    const edit = setAttribute(element, 'aria-hidden', 'true');
     return edit ? planned(edit) : decline(NO_SOURCE);
   },
 };
 
-/** Takes away what names a picture that is marked as decorative; a role that says so is said by the empty alternative. */
+/** Empties the alternative and takes away what else names the picture; a role that says so is said by the empty alternative. */
 function onlyDecorative(page: Page, element: ElementNode): Plan {
   const dropped = ['title', 'aria-label', 'tabindex'].map((name) => dropAttribute(page, element, name)).filter((edit) => edit !== null);
   const emptied = tidy(valueOf(element, 'alt') ?? '') === '' && has(element, 'alt') ? [] : [setAttribute(element, 'alt', '')];

@@ -1,7 +1,7 @@
 import { attributeOf, type ElementNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import type { Edit } from '../source/edits.ts';
-import { dropAttribute, setAttribute } from './markup.ts';
+import { dropAttribute, setAttribute, unwrap } from './markup.ts';
 
 /** One declaration of a style attribute as it is written. */
 export interface Written {
@@ -42,4 +42,15 @@ export function dropDeclarations(page: Page, element: ElementNode, drops: (prope
 export function setDeclaration(element: ElementNode, property: string, value: string): Edit | null {
   const kept = writtenStyle(element).filter((one) => one.property !== property).map((one) => one.text);
   return setAttribute(element, 'style', [...kept, `${property}: ${value}`].join('; '));
+}
+
+/**
+ * An element without a look of its own: without some properties, and a font tag without the attribute that sets the look. A font or
+ * span tag that says nothing else goes with it. No edits where nothing sets that look here.
+ */
+export function withoutLook(page: Page, element: ElementNode, drops: (property: string) => boolean, fontAttribute: 'face' | 'color' | 'size' | null): Edit[] {
+  const edit = element.tag === 'font' && fontAttribute ? dropAttribute(page, element, fontAttribute) : dropDeclarations(page, element, drops);
+  if (!edit) return [];
+  const empties = element.attributes.length === 1 && writtenStyle(element).every((one) => drops(one.property));
+  return empties && (element.tag === 'font' || element.tag === 'span') ? unwrap(element) : [edit];
 }

@@ -14,14 +14,14 @@ export const rule = defineRule({
   techniques: ['H43', 'F90'],
   weight: 'must',
   scope: 'any',
-  remedies: ['remove', 'set-headers'],
+  remedies: ['remove'],
   messages: { missing: 'The cell points to “{id}”, which is no cell on the page', elsewhere: 'The cell points to “{id}”, which is no header of this table', itself: 'The cell points to itself as its header' },
   end(page, tell) {
     for (const { element: table, grid } of knownTables(page)) {
       for (const { element: cell, row, column } of grid.cells) {
         const written = cell.attributes.length > 0 ? valueOf(cell, 'headers') : null;
         const wrong = written === null ? null : firstWrong(page, table, cell, written);
-        if (wrong) tell({ at: cell, ...wrong, subject: `${row} ${column} ${written}`, remedies: ['remove'] });
+        if (wrong) tell({ at: cell, ...wrong, subject: `${row} ${column} ${written}` });
       }
     }
   },
