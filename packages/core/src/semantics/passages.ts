@@ -88,16 +88,18 @@ function note(top: { block: ElementNode; draft: Draft | null }, node: TextNode |
     draft.parts.push(node.text);
     draft.texts.push(node);
   } else if (node.tag === 'br') {
-    draft.parts.push('\n');
+    draft.parts.push(BREAK);
     draft.breaks.push(node);
   } else if (node.tag === 'img') draft.pictures++;
 }
 
+/** Stands for a break among the parts: a line end in the source is but a space. */
+const BREAK = '\u2028';
 const SPACES = /[ \t\r\n\f\u00a0]+/g;
 
 function finish(page: Page, draft: Draft, found: Passage[]): void {
   const { block, parts, texts, breaks, pictures, first, last } = draft;
-  const text = breaks.length === 0 ? tidy(parts.join('')) : parts.map((part) => (part === '\n' ? part : part.replace(SPACES, ' '))).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
+  const text = breaks.length === 0 ? tidy(parts.join('')) : parts.map((part) => (part === BREAK ? '\n' : part.replace(SPACES, ' '))).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
   const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
   if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, texts, breaks, pictures, first, last, kept });
 }
