@@ -1,7 +1,7 @@
 import { childElements, closestWithin, elementParent, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { elementsById } from './ids.ts';
-import { gridOf, type Cell, type Grid } from './tables.ts';
+import { gridOf, isShared, type Cell, type Grid } from './tables.ts';
 
 export type Axis = 'column' | 'row' | 'columngroup' | 'rowgroup' | 'none';
 
@@ -112,7 +112,7 @@ function scan(page: Page, { grid, axes }: HeaderModel, principal: Cell, fromX: n
     y += dy;
     if (x < 0 || y < 0 || budget.left-- <= 0) return;
     const current = grid.at[y]?.[x];
-    if (!current) continue;
+    if (!current || isShared(grid, y, x)) continue;
     if (current.element.tag === 'th') {
       inBlock = true;
       block.push(current);

@@ -20,11 +20,20 @@ export interface Grid {
   cells: Cell[];
   /** `at[row][column]`: the cell that covers the slot first. */
   at: (Cell | undefined)[][];
+  /** Numbers of the slots that several cells cover, a fault of the markup; read by `isShared`. */
+  shared: Set<number>;
+}
+
+/** Whether several cells cover a slot: the standard's search for headers passes over it. */
+export function isShared(grid: Grid, row: number, column: number): boolean {
+  return grid.shared.size > 0 && grid.shared.has(row * SLOT_ROW + column);
 }
 
 /** The spans HTML allows (Living Standard, 4.9.11): a larger one is cut to the limit. */
 const WIDEST = 1000;
 const TALLEST = 65_534;
+/** More columns than a row can have: it tells the rows of slot numbers apart. */
+const SLOT_ROW = 2 ** 24;
 /** Slots that spans may fill in one table, beside so many for each of its cells: beyond it spans count as 1, so that no page can ask for endless work. */
 const SLOTS = 10_000;
 const SLOTS_EACH = 40;
@@ -34,7 +43,7 @@ const SLOTS_EACH = 40;
  * group is cut off there, as browsers do, where the standard's own steps would add empty rows that nobody sees.
  */
 export function gridOf(table: ElementNode): Grid {
-  const grid: Grid = { rows: 0, columns: 0, cells: [], at: [] };
+  const grid: Grid = { rows: 0, columns: 0, cells: [], at: [], shared: new Set() };
   let filled = 0;
   for (const group of rowGroups(table)) {
     const last = grid.rows + group.length;
@@ -61,7 +70,10 @@ function cover(grid: Grid, cell: Cell): void {
   grid.columns = Math.max(grid.columns, cell.column + cell.colSpan);
   for (let row = cell.row; row < cell.row + cell.rowSpan; row++) {
     const at = (grid.at[row] ??= []);
-    for (let column = cell.column; column < cell.column + cell.colSpan; column++) at[column] ??= cell;
+    for (let column = cell.column; column < cell.column + cell.colSpan; column++) {
+      if (at[column]) grid.shared.add(row * SLOT_ROW + column);
+      else at[column] = cell;
+    }
   }
 }
 
