@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState, type FormEvent } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
-import type { PageText, Preview, Side } from './engine/protocol';
+import type { FindingKey, PageText, Preview, Side } from './engine/protocol';
 import type { Engine } from './engine/useEngine';
 import { proofAddress } from './Proof';
 
@@ -40,24 +40,13 @@ export function pageTextOf(desk: Desk, source = desk.html): PageText {
 
 /** The corrections of a note: choose one, fill it in, see before and after, apply and go on. */
 export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSkip }: RemedyFormProps) {
-  const [offers, setOffers] = useState<readonly RemedyOffer[]>([]);
-  const [picture, setPicture] = useState<string | null>(null);
   const [name, setName] = useState<string | null>(null);
   const [typed, setTyped] = useState<Record<string, Inputs>>({});
   const text = useMemo(() => pageTextOf(desk), [desk]);
   const key = useMemo(() => ({ rule: note.rule, path: note.at.path, start: note.at.start }), [note.rule, note.at.path, note.at.start]);
+  const { offers, picture } = useOffers(engine, text, key);
 
-  useEffect(() => {
-    let current = true;
-    void engine.offers(text, key).then((found) => {
-      if (!current) return;
-      setOffers(found.offers);
-      setPicture(found.picture);
-    });
-    return () => void (current = false);
-  }, [engine, text, key]);
-
-  const usable = offers.filter((offer) => !offer.declines);
+  const usable = offers?.filter((offer) => !offer.declines) ?? [];
   const offer = usable.find((one) => one.name === name) ?? usable[0];
   const inputs = offer ? (typed[offer.name] ?? offer.inputs) : undefined;
   const preview = usePreview(engine, text, key, offer?.name, inputs);
@@ -71,17 +60,13 @@ export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSki
   const type = (field: string, value: string) => offer && setTyped({ ...typed, [offer.name]: { ...inputs, [field]: value } });
 
   return (
-    <Form onSubmit={(event) => void submit(event)} aria-label="Correction">
+    <Form onSubmit={(event) => void submit(event)} aria-label="Correction" aria-busy={offers === null}>
       {usable.length > 1 && <Choice label="Correction" hideLabel value={offer!.name} onChange={setName} options={usable.map((one) => ({ value: one.name, label: one.label }))} />}
       {usable.length === 1 && <strong>{offer!.label}</strong>}
-      {usable.length === 0 && <Quiet>{offers[0]?.declines ?? ruleOf(note.rule)?.fix}</Quiet>}
+      {usable.length === 0 && <Quiet>{whyNoneIsOffered(offers, note)}</Quiet>}
       <Subject $pictured={picture !== null}>
         {picture && <img src={proofAddress(desk.collection.slug, picture)} alt="The picture this note speaks of" />}
-        <div>
-          {offer?.fields.map((field) => field.kind === 'choice'
-            ? <Choice key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} options={field.options ?? []} />
-            : <TextBox key={field.name} label={field.label} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} passage={field.kind === 'passage'} hint={lengthHint(field.hint, inputs?.[field.name])} />)}
-        </div>
+        <div>{offer?.fields.map((field) => <RemedyField key={field.name} field={field} value={inputs?.[field.name] ?? ''} onChange={(value) => type(field.name, value)} />)}</div>
       </Subject>
       <BeforeAndAfter preview={preview} />
       <Actions>
@@ -93,11 +78,31 @@ export function RemedyForm({ desk, note, engine, busy, mayChange, onApply, onSki
   );
 }
 
+/** What the engine offers for a note, and the picture it speaks of; offers are null until it has answered. */
+function useOffers(engine: Engine, text: PageText, key: FindingKey): { offers: readonly RemedyOffer[] | null; picture: string | null } {
+  const [found, setFound] = useState<{ offers: readonly RemedyOffer[] | null; picture: string | null }>({ offers: null, picture: null });
+  useEffect(() => {
+    let current = true;
+    void engine.offers(text, key).then((answer) => current && setFound(answer));
+    return () => void (current = false);
+  }, [engine, text, key]);
+  return found;
+}
+
+function whyNoneIsOffered(offers: readonly RemedyOffer[] | null, note: Note): string | undefined {
+  return offers === null ? 'Looking for corrections…' : (offers[0]?.declines ?? ruleOf(note.rule)?.fix);
+}
+
+function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {
+  if (field.kind === 'choice') return <Choice label={field.label} value={value} onChange={onChange} options={field.options ?? []} />;
+  return <TextBox label={field.label} value={value} onChange={onChange} passage={field.kind === 'passage'} hint={lengthHint(field.hint, value)} />;
+}
+
 function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
   return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
 }
 
-function usePreview(engine: Engine, text: PageText, key: { rule: string; path: string; start: number }, remedy: string | undefined, inputs: Inputs | undefined): Preview | null {
+function usePreview(engine: Engine, text: PageText, key: FindingKey, remedy: string | undefined, inputs: Inputs | undefined): Preview | null {
   const [preview, setPreview] = useState<Preview | null>(null);
   useEffect(() => {
     let current = true;

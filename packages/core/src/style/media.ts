@@ -7,30 +7,37 @@ export interface Screen {
 
 export const DESKTOP: Screen = { width: 1280, height: 800 };
 
+/** True, false, or null for what is not understood: its opposite is not understood either (Media Queries 4, 3.1). */
+type Answer = boolean | null;
+
 /** Whether a media query list holds on a screen (Media Queries 4, of the features that pages use). What is not understood does not hold. */
 export function mediaHolds(query: string, screen: Screen = DESKTOP): boolean {
   const text = query.trim().toLowerCase();
-  return text === '' || text.split(',').some((one) => queryHolds(one.trim(), screen));
+  return text === '' || text.split(',').some((one) => queryHolds(one.trim(), screen) === true);
 }
 
-function queryHolds(query: string, screen: Screen): boolean {
+function queryHolds(query: string, screen: Screen): Answer {
   const typed = /^(?:(not|only)\s+)?([a-z-]+)(?:\s+and\s+([^]*))?$/.exec(query);
   if (typed && typed[2] !== 'not') {
-    const holds = (typed[2] === 'all' || typed[2] === 'screen') && (typed[3] === undefined || conditionHolds(typed[3], screen));
-    return typed[1] === 'not' ? !holds : holds;
+    const holds = every([typed[2] === 'all' || typed[2] === 'screen', typed[3] === undefined || conditionHolds(typed[3], screen)]);
+    return typed[1] === 'not' ? opposite(holds) : holds;
   }
   return conditionHolds(query, screen);
 }
 
-function conditionHolds(condition: string, screen: Screen): boolean {
+const opposite = (answer: Answer): Answer => (answer === null ? null : !answer);
+const every = (answers: readonly Answer[]): Answer => (answers.includes(false) ? false : answers.includes(null) ? null : true);
+const some = (answers: readonly Answer[]): Answer => (answers.includes(true) ? true : answers.includes(null) ? null : false);
+
+function conditionHolds(condition: string, screen: Screen): Answer {
   const text = condition.trim();
   const negated = /^not\s*(\([^]*\))$/.exec(text);
-  if (negated) return !conditionHolds(negated[1]!, screen);
+  if (negated) return opposite(conditionHolds(negated[1]!, screen));
   const either = splitOn(text, 'or');
-  if (either.length > 1) return either.some((part) => conditionHolds(part, screen));
+  if (either.length > 1) return some(either.map((part) => conditionHolds(part, screen)));
   const all = splitOn(text, 'and');
-  if (all.length > 1) return all.every((part) => conditionHolds(part, screen));
-  if (!text.startsWith('(') || !text.endsWith(')')) return false;
+  if (all.length > 1) return every(all.map((part) => conditionHolds(part, screen)));
+  if (!text.startsWith('(') || !text.endsWith(')')) return null;
   const inner = text.slice(1, -1).trim();
   return inner.startsWith('(') || inner.startsWith('not') ? conditionHolds(inner, screen) : featureHolds(inner, screen);
 }
@@ -58,14 +65,14 @@ const FIXED: Record<string, string> = {
   scripting: 'enabled', update: 'fast', 'display-mode': 'browser', grid: '0', 'overflow-block': 'scroll', 'overflow-inline': 'scroll', 'color-gamut': 'srgb', 'dynamic-range': 'standard',
 };
 
-function featureHolds(feature: string, screen: Screen): boolean {
+function featureHolds(feature: string, screen: Screen): Answer {
   const range = /^(?:([\d.a-z]+)\s*(<=?|>=?)\s*)?(width|height|inline-size|block-size)\s*(?:(<=?|>=?|=)\s*([\d.a-z]+))?$/.exec(feature);
   if (range) return rangeHolds(range, screen);
   const [name, value] = feature.split(':').map((part) => part.trim()) as [string, string | undefined];
   const limit = /^(min|max)-(?:device-)?(width|height|resolution|aspect-ratio|color)$/.exec(name) ?? /^()(?:device-)?(width|height)$/.exec(name);
   if (limit) return limitHolds(limit[1] ?? '', limit[2]!, value ?? '', screen);
   const fixed = FIXED[name];
-  if (fixed === undefined) return name === 'color' || name === 'monochrome' ? (name === 'color') === (value === undefined || value !== '0') : false;
+  if (fixed === undefined) return name === 'color' || name === 'monochrome' ? (name === 'color') === (value === undefined || value !== '0') : null;
   return value === undefined ? !['none', 'no-preference', '0'].includes(fixed) : fixed === value;
 }
 
@@ -76,11 +83,11 @@ function rangeHolds(parts: RegExpExecArray, screen: Screen): boolean {
   return left && (parts[5] === undefined || compare(actual, parts[4]!, pixels(parts[5])));
 }
 
-function limitHolds(side: string, feature: string, value: string, screen: Screen): boolean {
+function limitHolds(side: string, feature: string, value: string, screen: Screen): Answer {
   const actual = { width: screen.width, height: screen.height, resolution: 1, color: 8, 'aspect-ratio': screen.width / screen.height }[feature]!;
   const ratio = /^(\d+)\s*\/\s*(\d+)$/.exec(value);
   const limit = ratio ? Number(ratio[1]) / Number(ratio[2]) : feature === 'resolution' ? dots(value) : pixels(value);
-  if (Number.isNaN(limit)) return false;
+  if (Number.isNaN(limit)) return null;
   return side === 'min' ? actual >= limit : side === 'max' ? actual <= limit : actual === limit;
 }
 

@@ -1,7 +1,7 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference -- whoever compiles this file needs the declarations, and they cannot be imported
 /// <reference path="./css-tree.d.ts" />
 import generate from 'css-tree/generator';
-import type { CssNode, List, SelectorList } from 'css-tree';
+import type { CssNode, List, PseudoClassSelector, PseudoElementSelector, SelectorList } from 'css-tree';
 import { has, valueOf, type ElementNode } from '../document/tree.ts';
 import { PSEUDO_TESTS } from './pseudoClasses.ts';
 
@@ -31,14 +31,16 @@ export interface Complex {
 const ID = 1_000_000;
 const CLASS = 1_000;
 
+/** How a list is read: `relative` selectors may begin with a combinator, a `forgiving` list leaves out what it does not understand. */
+type Reading = 'strict' | 'relative' | 'forgiving';
+
 /** Compiles a selector list of css-tree. `parent` stands for `&`. Null when any part is not understood: browsers drop such a rule. */
-export function compileSelectors(list: SelectorList, parent: readonly Complex[] | null): Complex[] | null {
+export function compileSelectors(list: SelectorList, parent: readonly Complex[] | null, reading: Reading = 'strict'): Complex[] | null {
   const compiled: Complex[] = [];
   for (const selector of list.children.toArray()) {
-    if (selector.type !== 'Selector') return null;
-    const complex = compileOne(selector.children.toArray(), parent);
-    if (!complex) return null;
-    if (complex !== 'silent') compiled.push(complex);
+    const complex = selector.type === 'Selector' ? compileOne(selector.children.toArray(), parent, reading === 'relative') : null;
+    if (!complex && reading !== 'forgiving') return null;
+    if (complex && complex !== 'silent') compiled.push(complex);
   }
   return compiled;
 }
@@ -52,7 +54,7 @@ interface Draft {
 }
 
 /** `silent`: valid, but of a part of the page that is not drawn from the source (::selection and its like). */
-function compileOne(nodes: readonly CssNode[], parent: readonly Complex[] | null): Complex | 'silent' | null {
+function compileOne(nodes: readonly CssNode[], parent: readonly Complex[] | null, relative: boolean): Complex | 'silent' | null {
   const draft: Draft = { compounds: [[]], combinators: [], leading: null, pseudoElement: null, specificity: 0 };
   const nests = parent !== null && !nodes.some((node) => node.type === 'NestingSelector');
   if (nests) {
@@ -64,9 +66,10 @@ function compileOne(nodes: readonly CssNode[], parent: readonly Complex[] | null
     if (node.type === 'Combinator') {
       const sign = (node.name.trim() || ' ') as Combinator;
       if (!' >+~'.includes(sign)) return null;
-      if (draft.compounds.length === 1 && draft.compounds[0]!.length === 0) draft.leading = sign;
-      else nextCompound(draft, sign);
-    } else if (node.type === 'PseudoElementSelector' || (node.type === 'PseudoClassSelector' && OLD_PSEUDO_ELEMENTS.has(node.name.toLowerCase()))) {
+      if (node !== nodes[0] || nests) nextCompound(draft, sign);
+      else if (relative) draft.leading = sign;
+      else return null;
+    } else if (isPseudoElement(node)) {
       const name = node.name.toLowerCase();
       if (name !== 'before' && name !== 'after') return 'silent';
       draft.pseudoElement = name;
@@ -77,6 +80,10 @@ function compileOne(nodes: readonly CssNode[], parent: readonly Complex[] | null
 }
 
 const OLD_PSEUDO_ELEMENTS = new Set(['before', 'after', 'first-line', 'first-letter']);
+
+function isPseudoElement(node: CssNode): node is PseudoElementSelector | PseudoClassSelector {
+  return node.type === 'PseudoElementSelector' || (node.type === 'PseudoClassSelector' && OLD_PSEUDO_ELEMENTS.has(node.name.toLowerCase()));
+}
 
 function nextCompound(draft: Draft, combinator: Combinator): void {
   draft.combinators.push(combinator);
@@ -134,9 +141,9 @@ function addLanguage(name: 'lang' | 'dir', children: List<CssNode> | null, add: 
 
 /** :is(), :where(), :not() and :has(). */
 function addMatching(name: string, first: SelectorList, add: Add, parent: readonly Complex[] | null): boolean {
-  const list = compileSelectors(first, name === 'has' ? null : parent && usesNesting(first) ? parent : null);
-  // :is() and :where() forgive what they do not understand; :not() and :has() do not.
-  if (!list) return name === 'not' || name === 'has' ? false : add({ kind: 'any', not: false, list: [] }, 0);
+  const forgiving = name === 'is' || name === 'where';
+  const list = compileSelectors(first, name !== 'has' && parent && usesNesting(first) ? parent : null, name === 'has' ? 'relative' : forgiving ? 'forgiving' : 'strict');
+  if (!list) return false;
   if (name === 'has') return add({ kind: 'has', list }, highest(list));
   return add({ kind: 'any', not: name === 'not', list }, name === 'where' ? 0 : highest(list));
 }
