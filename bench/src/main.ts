@@ -13,7 +13,7 @@ interface Row {
 const rows: Row[] = [];
 const KB = 1024;
 /** Milliseconds of running before anything is measured. */
-const WARM = 700;
+const WARM = 2_500;
 
 /** Median run in milliseconds, once the code has been compiled by the machine. */
 function time(work: () => unknown, runs: number): number {

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { parsePage } from '../document/page.ts';
 import { RULES } from '../rules/registry.ts';
 import type { RuleCase } from '../rules/types.ts';
-import { PROFILES, selectFindings, type Finding } from './profile.ts';
+import type { Finding } from './findings.ts';
+import { PROFILES, selectFindings } from './profile.ts';
 import { auditPage } from './run.ts';
 
 const demo = join(__dirname, '../../../../demo/pages');

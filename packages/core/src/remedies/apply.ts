@@ -3,6 +3,7 @@ import { parsePage, type Page } from '../document/page.ts';
 import { applyChange, changeOf, type Change } from '../source/edits.ts';
 import type { Finding } from '../audit/findings.ts';
 import { DEFAULT_PROFILE, selectFindings, type Profile } from '../audit/profile.ts';
+import { compareAudits } from '../audit/compare.ts';
 import { auditPage } from '../audit/run.ts';
 import type { RemedyName } from './names.ts';
 import { REMEDIES } from './registry.ts';
@@ -89,4 +90,49 @@ function nextCertain(page: Page, tried: ReadonlySet<string>, profile: Profile, o
     }
   }
   return null;
+}
+
+export interface MendedMany {
+  after: string;
+  mended: Finding[];
+  declined: { finding: Finding; reason: string }[];
+}
+
+/**
+ * Applies one remedy to several findings of a page, one after another with an audit between. Each takes what the engine proposes for
+ * it, and over that what a person chose for all. What declines stays as it is and says why.
+ */
+export function mendAlike(page: Page, findings: readonly Finding[], name: RemedyName, chosen: Inputs): MendedMany {
+  let here = page;
+  let seen = auditPage(page).findings;
+  // Where each finding that waits stands on the page as it is by now.
+  const places = new Map(findings.map((finding) => [finding, seen.find((one) => one.fingerprint === finding.fingerprint)]));
+  const done: MendedMany = { after: page.source, mended: [], declined: [] };
+  for (const finding of findings) {
+    const now = places.get(finding);
+    const target = now && targetOf(here, now);
+    if (!now || !target) continue;
+    const result = applyRemedy(here, now, name, { ...REMEDIES[name].propose?.(target), ...chosen });
+    if (!result.ok) {
+      done.declined.push({ finding, reason: result.reason });
+      continue;
+    }
+    done.mended.push(finding);
+    here = parsePage(result.value.after, { scope: page.scope, surroundings: page.surroundings });
+    const { kept } = compareAudits(seen, auditPage(here).findings, result.value.change);
+    const moved = new Map(kept.map((pair) => [pair.old, pair.new]));
+    for (const [waiting, place] of places) places.set(waiting, place && moved.get(place));
+    seen = auditPage(here).findings;
+  }
+  return { ...done, after: here.source };
+}
+
+/** Findings of the same slip: the same rule and remedy; where a remedy needs words, only those about the same thing (one picture, one destination). */
+export function alikeTo(page: Page, finding: Finding, name: RemedyName, among: readonly Finding[]): Finding[] {
+  return among.filter((one) => {
+    if (one.rule !== finding.rule || one.message !== finding.message || !one.remedies.includes(name)) return false;
+    const offer = offersFor(page, one).find((offered) => offered.name === name);
+    if (!offer || offer.declines) return false;
+    return offer.fields.every((field) => field.kind === 'choice') || (one.subject === finding.subject && finding.subject !== '');
+  });
 }

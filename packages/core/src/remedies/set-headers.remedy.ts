@@ -38,7 +38,7 @@ export const remedy: Remedy = {
 type Scope = 'col' | 'colgroup' | 'row' | 'rowgroup' | null;
 
 /** A corner without text heads nothing, and stays a data cell. */
-function scopeFor(page: Target['page'], cell: Cell, grid: Grid, headers: string): Scope {
+export function scopeFor(page: Target['page'], cell: Cell, grid: Grid, headers: string): Scope {
   const corner = cell.row === 0 && cell.column === 0;
   if (corner && headers === 'both' && shownText(page, cell.element) === '') return null;
   if (cell.row === 0 && headers !== 'column' && cell.colSpan < Math.max(2, grid.columns)) return cell.colSpan > 1 ? 'colgroup' : 'col';
