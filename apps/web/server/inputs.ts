@@ -1,5 +1,6 @@
 import 'server-only';
 import Ajv from 'ajv';
+import { REMEDY_NAMES } from '@inkwell/core';
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 
 const ajv = new Ajv({ allErrors: false, coerceTypes: false });
@@ -26,7 +27,25 @@ export const MEND = checker({ ...base, required: ['base', 'findingId', 'remedy',
 export const SOURCE = checker({ ...base, required: ['base', 'html'], properties: { base: ID, html: TEXT } });
 export const STEP = checker({ ...base, required: ['base'], properties: { base: ID } });
 export const RESTORE = checker({ ...base, required: ['base', 'revision'], properties: { base: ID, revision: ID } });
-export const RULE = checker({ ...base, required: ['base', 'findingId', 'answer'], properties: { base: ID, findingId: ID, answer: { enum: ['stands', 'no problem'] } } });
+export const RULE = checker({ ...base, required: ['base', 'findingId', 'answer'], properties: { base: ID, findingId: ID, answer: { enum: ['stands', 'no problem', 'not sure'] } } });
+const PATH = { type: 'string', maxLength: 4_000 } as const;
+export const MEND_ALIKE = checker({ ...base, required: ['base', 'findingId', 'remedy', 'inputs'], properties: { base: ID, findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } } });
+export const ARRANGE = checker({
+  ...base,
+  required: ['base', 'arrangement'],
+  properties: {
+    base: ID,
+    arrangement: {
+      oneOf: [
+        { ...base, required: ['kind', 'levels'], properties: { kind: { const: 'levels' }, levels: { type: 'array', minItems: 1, maxItems: 5_000, items: { ...base, required: ['path', 'level'], properties: { path: PATH, level: { type: 'integer', minimum: 0, maximum: 6 } } } } } },
+        { ...base, required: ['kind', 'path', 'headers', 'caption'], properties: { kind: { const: 'table' }, path: PATH, headers: { enum: ['row', 'column', 'both', 'none'] }, caption: { type: 'string', maxLength: 2_000 } } },
+        { ...base, required: ['kind', 'path', 'order'], properties: { kind: { const: 'flatten' }, path: PATH, order: { enum: ['rows', 'columns'] } } },
+      ],
+    },
+  },
+});
+export const WAIVE = checker({ ...base, required: ['base', 'findingId', 'reason', 'until'], properties: { base: ID, findingId: ID, reason: { type: 'string', maxLength: 2_000 }, until: { type: 'string', maxLength: 10 } } });
+export const COMPARE = checker({ ...base, required: ['from', 'to'], properties: { from: ID, to: ID } });
 export const TAKE_BACK = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
 export const BRING_IN = checker({
   ...base,

@@ -18,7 +18,7 @@ export { RULES } from './rules/registry.ts';
 export { familyOf, type Family, type FindingOutcome, type Rule, type Values, type Weight } from './rules/types.ts';
 export { isCertain } from './remedies/types.ts';
 export { REMEDIES } from './remedies/registry.ts';
-export type { RemedyName } from './remedies/names.ts';
+export { REMEDY_NAMES, type RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';
 export { alikeTo, applyRemedy, mendAlike, mendCertain, offersFor, type MendedMany, type RemedyOffer } from './remedies/apply.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';

@@ -4,6 +4,9 @@ import { done, notFound, refused, type Result } from './problems.ts';
 import { onHead } from './revise.ts';
 import { openVerdict } from './standing.ts';
 
+/** What an answer makes of a finding: whoever is not sure hands it to somebody who knows, and it stays to be judged. */
+const STANDINGS: Record<Answer, Standing> = { 'no problem': 'ruled out', stands: 'open', 'not sure': 'in hand' };
+
 /** Answers the question of a finding. The answer sticks while the finding stays the same one. */
 export async function rule(db: Database, actor: Actor, wish: { pageId: number; base: number; findingId: number; answer: Answer }): Promise<Result<Standing>> {
   const barred = unlessAllowed(actor, 'rule');
@@ -12,7 +15,7 @@ export async function rule(db: Database, actor: Actor, wish: { pageId: number; b
     const finding = (await findingsIn(trx, page.id, page.head)).find((one) => one.id === wish.findingId);
     if (!finding) return notFound('This note');
     if (finding.outcome !== 'cantTell') return refused({ code: 'declined', what: 'There is no question to answer here', why: 'The engine is sure of this one.', kept: 'The note stands as it was.', next: 'Mend it with one of its corrections.' });
-    const standing: Standing = wish.answer === 'no problem' ? 'ruled out' : 'open';
+    const standing = STANDINGS[wish.answer];
     await answerWith(trx, actor, page, finding.id, standing, wish.answer);
     return done(standing);
   });

@@ -1,5 +1,6 @@
+import { sql } from 'kysely';
 import { migrate, openDatabase, type Database } from '@inkwell/store';
-import { bringIn, desk, ledger, mend, redo, restore, rule, saveSource, shelf, signOff, takeBackRuling, undo, type Actor, type Desk } from './index.ts';
+import { arrange, bringIn, compareRevisions, desk, endWaiver, ledger, mend, mendAllAlike, mendAllCertain, redo, restore, rule, saveSource, shelf, signOff, takeBackRuling, undo, waive, type Actor, type Desk } from './index.ts';
 
 const INES: Actor = { id: 'test-ines', name: 'Ines Calder', role: 'reviewer' };
 const RUTH: Actor = { id: 'test-ruth', name: 'Ruth Pender', role: 'publisher' };
@@ -181,4 +182,118 @@ test('a remedy that is not the note’s, and the same text again, change nothing
   expect(await mend(db, INES, { ...at(view), findingId: 999_999_999, remedy: 'remove', inputs: {} })).toMatchObject({ ok: false, problem: { code: 'not-found' } });
   expect(await saveSource(db, INES, { ...at(view), html: view.html })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
   expect((await look(view.slug)).revision.number).toBe(1);
+});
+
+describe('many at once', () => {
+  const THREE = '<h2>A</h2><p>- One</p><p>- Two</p><h2>B</h2><p>- Three</p><p>- Four</p><h2>C</h2><p>Text <b class="x">heavy</b></p>';
+
+  test('one slip in many places is one revision, and one undo takes it back', async () => {
+    const before = await page(THREE);
+    const list = before.notes.find((note) => note.rule === 'lists/typed')!;
+    const result = await mendAllAlike(db, INES, { ...at(before), findingId: list.id, remedy: 'make-list', inputs: {} });
+    expect(result).toMatchObject({ ok: true, value: { revision: 2, fixed: 2 } });
+    const after = await look(before.slug);
+    expect(after.html).toBe('<h2>A</h2><ul><li>One</li><li>Two</li></ul><h2>B</h2><ul><li>Three</li><li>Four</li></ul><h2>C</h2><p>Text <b class="x">heavy</b></p>');
+    expect(after.revision).toMatchObject({ cause: 'fixed', note: 'Typed list, not a real one, 2 times (make it a real list)' });
+    await undo(db, INES, at(after));
+    expect((await look(before.slug)).html).toBe(THREE);
+  });
+
+  test('what is certain is mended at once; what a person settled is left alone', async () => {
+    const before = await page('<p>- One</p><p>- Two</p><h2>B</h2><p>- Three</p><p>- Four</p>');
+    const [first] = before.notes.filter((note) => note.rule === 'lists/typed');
+    await waive(db, INES, { ...at(before), findingId: first!.id, reason: 'Dashes are spoken lines of a play here.', until: '2027-01-31' }, new Date('2026-11-25'));
+    const result = await mendAllCertain(db, INES, at(await look(before.slug)));
+    expect(result).toMatchObject({ ok: true, value: { revision: 2 } });
+    const after = await look(before.slug);
+    expect(after.html).toBe('<p>- One</p><p>- Two</p><h2>B</h2><ul><li>Three</li><li>Four</li></ul>');
+    expect(await mendAllCertain(db, INES, at(after))).toMatchObject({ ok: false, problem: { code: 'declined', kept: 'The page is as it was.' } });
+  });
+
+  test('levels, headers and captions are arranged as a revision that says so', async () => {
+    const before = await page('<h2>A</h2><h4>B</h4><table><tr><td>Lock</td><td>Depth</td></tr><tr><td>One</td><td>2 m</td></tr></table>');
+    expect(await arrange(db, INES, { ...at(before), arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h4[1]', level: 3 }] } })).toMatchObject({ ok: true, value: { revision: 2, fixed: 1 } });
+    const second = await look(before.slug);
+    await arrange(db, INES, { ...at(second), arrangement: { kind: 'table', path: '/html[1]/body[1]/table[1]', headers: 'row', caption: 'Locks' } });
+    const third = await look(before.slug);
+    expect(third.html).toBe('<h2>A</h2><h3>B</h3><table><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>');
+    expect(third.history.map((line) => [line.cause, line.note])).toEqual([['edited', 'headers and caption of a table'], ['edited', 'one heading’s level'], ['imported', 'pasted']]);
+    expect(await arrange(db, RUTH, { ...at(third), arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h3[1]', level: 2 }] } })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+    expect(await arrange(db, INES, { ...at(third), arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h6[1]', level: 2 }] } })).toMatchObject({ ok: false, problem: { code: 'declined' } });
+  });
+});
+
+describe('exceptions', () => {
+  const today = new Date('2026-11-25T12:00:00Z');
+
+  test('a waived must holds nothing until its day, is open again after it, and a sign-off lapses with it', async () => {
+    const before = await page('<p>A <img src="hive.png"></p>');
+    const [note] = before.notes;
+    expect(await waive(db, INES, { ...at(before), findingId: note!.id, reason: 'The drawing is being redrawn.', until: '2026-12-24' }, today)).toMatchObject({ ok: true, value: 'waived' });
+    const waived = await look(before.slug);
+    expect(waived.standing).toBe('ready');
+    expect(waived.notes[0]).toMatchObject({ standing: 'waived', waiver: { reason: 'The drawing is being redrawn.', until: '2026-12-24', by: 'Ines Calder' } });
+    await signOff(db, RUTH, at(waived));
+    await db.updateTable('waivers').set({ reason: 'x' }).where('finding_id', '=', note!.id).execute();
+    await sql`update waivers set until = current_date - 1 where finding_id = ${note!.id}`.execute(db);
+    const after = await look(before.slug);
+    expect(after.notes[0]).toMatchObject({ standing: 'open', waiver: null });
+    expect(after.standing).toBe('held');
+    expect(after.signOff?.lapsedBy).toBe(1);
+  });
+
+  test('it outlives other changes, stays when the problem comes back, and can be ended', async () => {
+    const first = await page('<h2>A</h2><p><img src="hive.png"></p>');
+    const [note] = first.notes;
+    await waive(db, INES, { ...at(first), findingId: note!.id, reason: 'The drawing is being redrawn.', until: '2027-03-01' }, today);
+    await saveSource(db, INES, { ...at(first), html: '<h2>A</h2><p>x</p>' });
+    await saveSource(db, INES, { ...at(await look(first.slug)), html: '<h2>A</h2><p>x</p><p><img src="hive.png"></p>' });
+    const back = await look(first.slug);
+    expect(back.notes.map((one) => [one.id, one.standing])).toEqual([[note!.id, 'waived']]);
+    expect(await endWaiver(db, INES, { pageId: back.pageId, findingId: note!.id })).toMatchObject({ ok: true });
+    expect((await look(first.slug)).notes[0]).toMatchObject({ standing: 'open', waiver: null });
+    expect(await endWaiver(db, INES, { pageId: back.pageId, findingId: note!.id })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
+  });
+
+  test.each([
+    ['no reason', ' a ', '2026-12-24', /reason/],
+    ['a day that has passed', 'The drawing is being redrawn.', '2026-11-24', /has passed/],
+    ['no day', 'The drawing is being redrawn.', 'soon', /day on which it ends/],
+    ['a day that is none', 'The drawing is being redrawn.', '2026-13-40', /day on which it ends/],
+    ['for ever', 'The drawing is being redrawn.', '2036-01-01', /at most 2 years/],
+  ])('needs a reason and an end: %s', async (_shows, reason, until, why) => {
+    const view = await page('<h2></h2><p>Text</p>');
+    const result = await waive(db, INES, { ...at(view), findingId: view.notes[0]!.id, reason, until }, today);
+    expect(!result.ok && result.problem.why).toMatch(why);
+  });
+});
+
+test('who is not sure hands the question on: it still waits for an answer, and says by whom', async () => {
+  const view = await page('<h2>A</h2><p>For the chart of combs <a href="x.html">click here</a>.</p>');
+  const question = view.notes.find((note) => note.outcome === 'cantTell')!;
+  await rule(db, INES, { ...at(view), findingId: question.id, answer: 'not sure' });
+  const asked = await look(view.slug);
+  expect(asked.standing).toBe('judge');
+  expect(asked.notes.find((note) => note.id === question.id)).toMatchObject({ standing: 'in hand', ruled: 'not sure', ruling: { answer: 'not sure', by: 'Ines Calder' } });
+  await rule(db, INES, { ...at(asked), findingId: question.id, answer: 'no problem' });
+  expect((await look(view.slug)).standing).toBe('ready');
+});
+
+test('two revisions: what was fixed, kept and brought between them', async () => {
+  const first = await page('<h2></h2><p>A <img src="hive.png"></p>');
+  await saveSource(db, INES, { ...at(first), html: '<h2>Bees</h2><p>A <img src="hive.png"></p><p><a href=""></a></p>' });
+  const compared = await compareRevisions(db, { pageId: first.pageId, from: 1, to: 2 });
+  if (!compared.ok) throw new Error(compared.problem.what);
+  const titles = (notes: readonly { title: string }[]) => notes.map((note) => note.title);
+  expect([titles(compared.value.fixed), titles(compared.value.kept)]).toEqual([['Heading with no text'], ['Picture with no alternative']]);
+  expect(compared.value.brought.length).toBeGreaterThan(0);
+  const back = await compareRevisions(db, { pageId: first.pageId, from: 2, to: 1 });
+  expect(back.ok && titles(back.value.brought)).toEqual(['Heading with no text']);
+  expect(await compareRevisions(db, { pageId: first.pageId, from: 1, to: 9 })).toMatchObject({ ok: false, problem: { code: 'not-found' } });
+});
+
+test('a page knows which stand before and after it', async () => {
+  const [one, two] = [await page('<p>One.</p>'), await page('<p>Two.</p>')];
+  expect((await look(one.slug)).beside.after).toEqual({ slug: two.slug, title: two.title });
+  expect((await look(two.slug)).beside.before).toEqual({ slug: one.slug, title: one.title });
 });

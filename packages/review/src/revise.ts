@@ -1,5 +1,5 @@
 import { auditPage, changeBetween, compareAudits, DEFAULT_PROFILE, ENGINE_VERSION, outline, parsePage, selectFindings, titleText, verdictOf, type Change, type Finding, type Page, type Verdict } from '@inkwell/core';
-import { findingsIn, fixedFindings, lapseSignOff, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Tables, type Write } from '@inkwell/store';
+import { findingsIn, fixedFindings, lapseSignOff, waiversOn, lockPage, revisionOf, type Cause, type Database, type Standing, type StoredFinding, type StoredPage, type Tables, type Write } from '@inkwell/store';
 import type { Actor } from './actor.ts';
 import { surroundingsOf } from './surroundings.ts';
 import { notFound, refused, type Problem, type Result } from './problems.ts';
@@ -118,9 +118,11 @@ class StandingWriter {
   }
 
   async settle(findings: readonly StoredFinding[], standing: Standing): Promise<void> {
+    const waived = new Set(standing === 'fixed' ? [] : (await waiversOn(this.trx, this.pageId)).map((waiver) => waiver.finding_id));
     for (const finding of findings) {
-      // A finding that was ruled out and comes back unchanged stays ruled out.
-      const now: Standing = standing !== 'fixed' && finding.ruled === 'no problem' ? 'ruled out' : standing;
+      // A finding that was ruled out or waived and comes back unchanged stays so.
+      const was: Standing = finding.ruled === 'no problem' ? 'ruled out' : waived.has(finding.id) ? 'waived' : standing;
+      const now: Standing = standing === 'fixed' ? 'fixed' : was;
       await this.trx.updateTable('findings').set({ standing: now }).where('id', '=', finding.id).execute();
       await this.record(finding.id, now);
     }

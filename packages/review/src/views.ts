@@ -1,11 +1,12 @@
 import { DEFAULT_PROFILE, ruleOf, sentenceOf, type Family, type FindingOutcome, type Neighbours, type Weight } from '@inkwell/core';
 import {
-  collectionBySlug, collections, findingsIn, lastSignOff, OPEN_STANDINGS, pageBySlug, pagesWithCounts, revisionLines, revisionOf, rulingsOn,
-  type Answer, type Collection, type Database, type PageCounts, type Standing, type StoredFinding,
+  collectionBySlug, collections, findingsIn, lastSignOff, OPEN_STANDINGS, pageBySlug, pagesWithCounts, neighbourPages, revisionLines, revisionOf, rulingsOn, waiversOn,
+  type Answer, type Collection, type Database, type PageCounts, type PageLink, type Standing, type StoredFinding,
 } from '@inkwell/store';
 import { done, notFound, type Result } from './problems.ts';
 import { openVerdict, pageStanding, standingOfCounts, tallyOf, type PageStanding, type Tally } from './standing.ts';
 import { neighboursIn } from './surroundings.ts';
+import { endDueWaivers } from './waive.ts';
 
 /** One collection on the shelf: how far its pages are. */
 export interface ShelfRow {
@@ -18,6 +19,7 @@ export interface ShelfRow {
 }
 
 export async function shelf(db: Database): Promise<ShelfRow[]> {
+  await endDueWaivers(db);
   const rows: ShelfRow[] = [];
   for (const collection of await collections(db)) {
     const pages = await pagesWithCounts(db, collection.id);
@@ -52,6 +54,7 @@ export interface Ledger {
 }
 
 export async function ledger(db: Database, slug: string): Promise<Result<Ledger>> {
+  await endDueWaivers(db);
   const collection = await collectionBySlug(db, slug);
   if (!collection) return notFound('This collection');
   const pages = await pagesWithCounts(db, collection.id);
@@ -73,6 +76,7 @@ export interface Note extends StoredFinding {
   title: string;
   sentence: string;
   ruling: { answer: Answer; by: string; at: string } | null;
+  waiver: { reason: string; until: string; by: string } | null;
 }
 
 export interface RevisionView {
@@ -102,19 +106,23 @@ export interface Desk {
   canUndo: boolean;
   canRedo: boolean;
   signOff: { revision: number; by: string; at: string; lapsedBy: number | null } | null;
+  /** The pages before and after it in the collection. */
+  beside: { before: PageLink | null; after: PageLink | null };
   /** What the collection holds that the engine has a use for. */
   neighbours: Neighbours;
   history: RevisionView[];
 }
 
 export async function desk(db: Database, collection: string, slug: string): Promise<Result<Desk>> {
+  await endDueWaivers(db);
   const page = await pageBySlug(db, collection, slug);
   if (!page) return notFound('This page');
-  const [head, seen, rulings, signed, lines, neighbours, fixed] = await Promise.all([
+  const [head, seen, rulings, signed, lines, neighbours, fixed, waivers, beside] = await Promise.all([
     revisionOf(db, page.id, page.head), findingsIn(db, page.id, page.head), rulingsOn(db, page.id), lastSignOff(db, page.id), revisionLines(db, page.id),
-    neighboursIn(db, page.collection_id), countFixed(db, page.id),
+    neighboursIn(db, page.collection_id), countFixed(db, page.id), waiversOn(db, page.id), neighbourPages(db, page),
   ]);
   const answers = new Map(rulings.map((ruling) => [ruling.finding_id, { answer: ruling.answer, by: ruling.by, at: ruling.made_at.toISOString() }]));
+  const exceptions = new Map(waivers.map(({ finding_id, reason, until, by }) => [finding_id, { reason, until, by }]));
   const history = lines.map(({ made_at, number, cause, note, by }) => ({ number, cause, note, by, at: made_at.toISOString() }));
   const findings = seen.filter((finding) => finding.asked);
   const open = findings.filter((finding) => OPEN_STANDINGS.includes(finding.standing));
@@ -124,13 +132,14 @@ export async function desk(db: Database, collection: string, slug: string): Prom
     slug: page.slug, title: page.title, contentType: page.content_type, scope: page.scope, address: page.address,
     revision: history[0]!,
     html: head!.html,
-    notes: findings.map((finding) => ({ ...finding, title: ruleOf(finding.rule)?.title ?? finding.rule, sentence: sentenceOf(finding), ruling: answers.get(finding.id) ?? null })),
+    notes: findings.map((finding) => ({ ...finding, title: ruleOf(finding.rule)?.title ?? finding.rule, sentence: sentenceOf(finding), ruling: answers.get(finding.id) ?? null, waiver: exceptions.get(finding.id) ?? null })),
     standing: pageStanding(openVerdict(findings, DEFAULT_PROFILE), signed && !signed.lapsed_at ? signed.revision : null, Boolean(signed?.lapsed_at)),
     tally: tallyOf(open),
     fixedHere: fixed,
     canUndo: head!.content_before !== null,
     canRedo: page.redo.length > 0,
     signOff: signed ? { revision: signed.revision, by: signed.by, at: signed.signed_at.toISOString(), lapsedBy: signed.lapsed_by_revision } : null,
+    beside,
     neighbours,
     history,
   });

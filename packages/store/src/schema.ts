@@ -14,14 +14,15 @@ export interface Tables {
   occurrences: Occurrences;
   standing_changes: StandingChanges;
   rulings: Rulings;
+  waivers: Waivers;
   sign_offs: SignOffs;
 }
 
 export type Role = 'reviewer' | 'author' | 'publisher' | 'administrator';
 export type Cause = 'imported' | 'edited' | 'fixed' | 'pulled' | 'restored';
 export type Standing = 'open' | 'in hand' | 'fixed' | 'returned' | 'ruled out' | 'waived';
-/** What a person answered: the finding stands, or all is well. */
-export type Answer = 'stands' | 'no problem';
+/** What a person answered: the finding stands, all is well, or somebody who knows has to be asked. */
+export type Answer = 'stands' | 'no problem' | 'not sure';
 
 type Made = ColumnType<Date, Date | undefined, never>;
 
@@ -157,6 +158,18 @@ export interface Rulings {
   made_at: Made;
   taken_back_by: string | null;
   taken_back_at: ColumnType<Date | null, null | undefined, Date>;
+}
+
+export interface Waivers {
+  id: Generated<number>;
+  finding_id: number;
+  reason: string;
+  /** The last day it holds, as YYYY-MM-DD. */
+  until: ColumnType<string, string, never>;
+  made_by: string;
+  made_at: Made;
+  ended_by: string | null;
+  ended_at: ColumnType<Date | null, null | undefined, Date>;
 }
 
 export interface SignOffs {

@@ -63,12 +63,13 @@ const MOST_PASSES = 200;
 
 /**
  * Applies every certain remedy of a page, one finding after another with an audit between, until none is left or none acts.
- * `only` names the rules to mend, `profile` what the house asks for. Gives the text and the findings that were acted on.
+ * `only` names the rules to mend, `profile` what the house asks for, `leave` the fingerprints of findings that a person has settled.
+ * Gives the text and the findings that were acted on.
  */
-export function mendCertain(page: Page, only?: readonly string[], profile: Profile = DEFAULT_PROFILE): { after: string; mended: Finding[] } {
+export function mendCertain(page: Page, only?: readonly string[], profile: Profile = DEFAULT_PROFILE, leave: ReadonlySet<string> = new Set()): { after: string; mended: Finding[] } {
   let here = page;
   const mended: Finding[] = [];
-  const tried = new Set<string>();
+  const tried = new Set(leave);
   for (let pass = 0; pass < MOST_PASSES; pass++) {
     const next = nextCertain(here, tried, profile, only);
     if (!next) break;

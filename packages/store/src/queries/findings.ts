@@ -1,4 +1,4 @@
-import type { Selectable } from 'kysely';
+import { sql, type Selectable } from 'kysely';
 import type { Finding } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Answer, Findings, Occurrences, Standing } from '../schema.ts';
@@ -83,5 +83,38 @@ export function rulingsOn(db: Database, pageId: number): Promise<RulingLine[]> {
     .select(['rulings.finding_id', 'rulings.answer', 'people.name as by', 'rulings.made_at'])
     .where('findings.page_id', '=', pageId)
     .where('rulings.taken_back_at', 'is', null)
+    .execute();
+}
+
+export interface WaiverLine {
+  finding_id: number;
+  reason: string;
+  /** YYYY-MM-DD. */
+  until: string;
+  by: string;
+  made_at: Date;
+}
+
+/** The waivers in force on a page. */
+export function waiversOn(db: Database | Write, pageId: number): Promise<WaiverLine[]> {
+  return db
+    .selectFrom('waivers')
+    .innerJoin('findings', 'findings.id', 'waivers.finding_id')
+    .innerJoin('people', 'people.id', 'waivers.made_by')
+    .select(['waivers.finding_id', 'waivers.reason', sql<string>`to_char(until, 'YYYY-MM-DD')`.as('until'), 'people.name as by', 'waivers.made_at'])
+    .where('findings.page_id', '=', pageId)
+    .where('waivers.ended_at', 'is', null)
+    .execute();
+}
+
+/** Waivers whose last day has passed, with the page each is on. */
+export function dueWaivers(db: Database | Write): Promise<{ id: number; finding_id: number; made_by: string; page_id: number; standing: Standing; head: number }[]> {
+  return db
+    .selectFrom('waivers')
+    .innerJoin('findings', 'findings.id', 'waivers.finding_id')
+    .innerJoin('pages', 'pages.id', 'findings.page_id')
+    .select(['waivers.id', 'waivers.finding_id', 'waivers.made_by', 'findings.page_id', 'findings.standing', 'pages.head'])
+    .where('waivers.ended_at', 'is', null)
+    .where('waivers.until', '<', sql<string>`current_date`)
     .execute();
 }

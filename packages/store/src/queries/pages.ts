@@ -105,3 +105,16 @@ export function pagesWithCounts(db: Database, collectionId: number): Promise<Pag
     .orderBy('id')
     .execute();
 }
+
+/** The pages before and after one in its collection's order. */
+export async function neighbourPages(db: Database, page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>): Promise<{ before: PageLink | null; after: PageLink | null }> {
+  const beside = (way: '<' | '>', order: 'asc' | 'desc') =>
+    db.selectFrom('pages').select(['slug', 'title']).where('collection_id', '=', page.collection_id).where(sql<boolean>`(position, id) ${sql.raw(way)} (${page.position}, ${page.id})`).orderBy('position', order).orderBy('id', order).limit(1).executeTakeFirst();
+  const [before, after] = await Promise.all([beside('<', 'desc'), beside('>', 'asc')]);
+  return { before: before ?? null, after: after ?? null };
+}
+
+export interface PageLink {
+  slug: string;
+  title: string;
+}

@@ -1,7 +1,7 @@
-import { desk, mend, redo, restore, rule, saveSource, signOff, takeBackRuling, undo, type Problem } from '@inkwell/review';
+import { arrange, compareRevisions, desk, endWaiver, mend, mendAllAlike, mendAllCertain, redo, restore, rule, saveSource, signOff, takeBackRuling, undo, waive, type Problem } from '@inkwell/review';
 import type { Database } from '@inkwell/store';
 import { answer, problemResponse } from '@/server/answer';
-import { MEND, NOTHING, RESTORE, RULE, SOURCE, STEP, TAKE_BACK } from '@/server/inputs';
+import { ARRANGE, COMPARE, MEND, MEND_ALIKE, NOTHING, RESTORE, RULE, SOURCE, STEP, TAKE_BACK, WAIVE } from '@/server/inputs';
 
 type Act = (request: Request, pageId: number) => Promise<Response>;
 type Done = { ok: true; value: unknown } | { ok: false; problem: Problem };
@@ -10,6 +10,12 @@ type Done = { ok: true; value: unknown } | { ok: false; problem: Problem };
 const ACTS: Record<string, Act> = {
   look: (request, pageId) => answer(request, NOTHING, (db) => withDesk(db, pageId, Promise.resolve({ ok: true, value: null }))),
   mend: (request, pageId) => answer(request, MEND, (db, actor, input) => withDesk(db, pageId, mend(db, actor, { pageId, ...input }))),
+  'mend-alike': (request, pageId) => answer(request, MEND_ALIKE, (db, actor, input) => withDesk(db, pageId, mendAllAlike(db, actor, { pageId, ...input }))),
+  'mend-certain': (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, mendAllCertain(db, actor, { pageId, ...input }))),
+  arrange: (request, pageId) => answer(request, ARRANGE, (db, actor, input) => withDesk(db, pageId, arrange(db, actor, { pageId, ...input }))),
+  waive: (request, pageId) => answer(request, WAIVE, (db, actor, input) => withDesk(db, pageId, waive(db, actor, { pageId, ...input }))),
+  'end-waiver': (request, pageId) => answer(request, TAKE_BACK, (db, actor, input) => withDesk(db, pageId, endWaiver(db, actor, { pageId, ...input }))),
+  compare: (request, pageId) => answer(request, COMPARE, (db, _actor, input) => compareRevisions(db, { pageId, ...input })),
   source: (request, pageId) => answer(request, SOURCE, (db, actor, input) => withDesk(db, pageId, saveSource(db, actor, { pageId, ...input }))),
   undo: (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, undo(db, actor, { pageId, ...input }))),
   redo: (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, redo(db, actor, { pageId, ...input }))),
