@@ -91,3 +91,53 @@ test('a correction made on an older revision is refused, and what was typed stay
   await other.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(standing(other)).toContainText('Ready');
 });
+
+test('notes stand in the gutter and on hover, F8 goes from one to the next, and each can be taken up', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2>\n<p>Words.</p>\n<h2></h2>\n<p>Text</p>\n<p><img src="images/smoker.png"></p>\n', freshTitle('Gutter'));
+  await openSource(page);
+  const drops = page.locator('.note-gutter .drop');
+  await expect(drops.filter({ visible: true })).toHaveCount(2);
+  await editor(page).click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('F8');
+  await page.keyboard.press('F8');
+  await expect(page.getByRole('heading', { level: 2, name: /smoker\.png has no alternative/ })).toBeVisible();
+  await page.locator('.cm-line .note').first().hover();
+  await page.locator('.notes-here').getByRole('button', { name: 'Take it up' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: /heading has no text/ })).toBeVisible();
+});
+
+test('a correction is put into the draft before it is saved', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2>\n<p>Text</p>\n', freshTitle('In the draft'));
+  await openSource(page);
+  await typeAtEnd(page, '<p>1. Candles</p>\n<p>2. Polish</p>\n<p><img src="bee.png"></p>');
+  await page.getByRole('button', { name: /line 3.*typed numbers/ }).click();
+  await page.getByRole('button', { name: 'Put it into the draft' }).click();
+  await expect(editor(page)).toContainText('<ol><li>Candles</li>');
+  await page.getByRole('button', { name: /bee\.png has no alternative/ }).click();
+  await page.getByLabel('What would a reader look at?').fill('A bee on a thistle');
+  await page.getByRole('button', { name: 'Put it into the draft' }).click();
+  await expect(editor(page)).toContainText('alt="A bee on a thistle"');
+  await expect(standing(page)).toContainText('revision 1');
+  await page.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(standing(page)).toContainText('Ready');
+});
+
+test('a page that ends its lines in CR LF keeps them through the editor', async ({ page, request }) => {
+  await bringIn(page, '<h2>Wax</h2>', freshTitle('Line ends'));
+  await page.reload();
+  const id = Number(/"pageId":(\d+)/.exec((await page.content()).replaceAll('\\"', '"'))![1]);
+  await request.post(`/api/pages/${id}/source`, { data: { base: 1, html: '<h2>Wax</h2>\r\n<p>One</p>\r\n<h2></h2>\r\n' } });
+  await page.reload();
+  await openSource(page);
+  await expect(page.getByText('As saved.')).toBeVisible();
+  await editor(page).click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('F8');
+  await page.keyboard.insertText('<p>Put in</p>');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save as revision 3' }).click();
+  await expect(standing(page)).toContainText('revision 3');
+  const answer = (await (await request.post(`/api/pages/${id}/compare`, { data: { from: 2, to: 3 } })).json()) as { value: { to: { html: string } } };
+  expect(answer.value.to.html).toBe('<h2>Wax</h2>\r\n<p>One</p>\r\n<p>Put in</p>\r\n<h2></h2>\r\n');
+});

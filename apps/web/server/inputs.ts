@@ -45,6 +45,7 @@ export const ARRANGE = checker({
   },
 });
 export const WAIVE = checker({ ...base, required: ['base', 'findingId', 'reason', 'until'], properties: { base: ID, findingId: ID, reason: { type: 'string', maxLength: 2_000 }, until: { type: 'string', maxLength: 10 } } });
+export const PICTURE = checker({ ...base, required: ['picture'], properties: { picture: { type: 'string', minLength: 1, maxLength: 2_000 } } });
 export const COMPARE = checker({ ...base, required: ['from', 'to'], properties: { from: ID, to: ID } });
 export const TAKE_BACK = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
 export const BRING_IN = checker({

@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import { Input, Label, Radio, RadioGroup, Text, TextArea, TextField } from 'react-aria-components';
+import { Checkbox, Input, Label, Radio, RadioGroup, Text, TextArea, TextField } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 
 const box = css`
@@ -63,4 +63,31 @@ export function Choice({ label, hideLabel = false, value, onChange, options }: C
       ))}
     </Row>
   );
+}
+
+const PickLabel = styled.label`
+  display: inline-flex; align-items: center; gap: 0.4rem; color: var(--quiet); font-size: 0.875rem;
+  select { background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); border-radius: var(--round); min-height: 1.75rem; max-width: 14rem; }
+`;
+
+/** One of several, in a list that folds. */
+export function Pick({ label, value, onChange, options }: Omit<ChoiceProps, 'hideLabel'>) {
+  return (
+    <PickLabel>
+      {label}
+      <select value={value} onChange={(event) => onChange(event.target.value)}>
+        {options.map((option) => <option key={option.value} value={option.value}>{option.label}</option>)}
+      </select>
+    </PickLabel>
+  );
+}
+
+const TickLabel = styled(Checkbox)`
+  display: inline-flex; gap: 0.4rem; align-items: center; min-height: 1.75rem; font-size: 0.875rem; cursor: pointer;
+  &::before { content: ''; flex: none; width: 1rem; height: 1rem; border: 2px solid var(--ink); border-radius: 2px; } &[data-selected]::before { background: var(--gall); box-shadow: inset 0 0 0 3px var(--sheet); }
+  &[data-focus-visible] { outline: 3px solid var(--gall); outline-offset: 2px; }
+`;
+
+export function Tick({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
+  return <TickLabel isSelected={on} onChange={onChange}>{label}</TickLabel>;
 }

@@ -23,3 +23,10 @@ export function When({ at }: { at: string }) {
   }, [at]);
   return <time dateTime={at}>{words}</time>;
 }
+
+/** A day without a time, the same in every zone; until the browser knows the reader's way of writing it, as the standard writes it. */
+export function Day({ day }: { day: string }) {
+  const [words, setWords] = useState(day);
+  useEffect(() => setWords(new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { dateStyle: 'medium' })), [day]);
+  return <time dateTime={day}>{words}</time>;
+}

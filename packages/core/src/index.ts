@@ -33,6 +33,8 @@ export { speakRange, speakWhole } from './spoken/passage.ts';
 export { inspectColours, type ColourRow } from './inspect/colours.ts';
 export { inspectKinds, type KindRow, type Kinds } from './inspect/kinds.ts';
 export { inspectNames, type NameRow } from './inspect/names.ts';
+export { subjectOf, type ColourSubject, type PassingColour, type PictureSubject, type Subject } from './inspect/subject.ts';
+export { inspectStructure, type GridCell, type ListItemView, type ListView, type OutlineLine, type Structure, type TableView } from './inspect/structure.ts';
 export { inspectImages, inspectLinks, inspectLists, inspectOutline, inspectTables, type ImageRow, type LinkRow, type ListRow, type OutlineRow, type TableRow } from './inspect/views.ts';
 export { speakPage, type SpokenLine } from './spoken/page.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';

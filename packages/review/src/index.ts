@@ -7,6 +7,7 @@ export { compareRevisions, type ComparedNote, type RevisionsCompared } from './c
 export { rule, signOff, takeBackRuling } from './judge.ts';
 export { arrange, mendAllAlike, mendAllCertain } from './mendMany.ts';
 export { endDueWaivers, endWaiver, waive, type Waive } from './waive.ts';
+export { pictureUses, type PictureUse } from './pictureUses.ts';
 export type { Problem, Result } from './problems.ts';
 export { revise, type Revised } from './revise.ts';
 export { desk, isOpen, ledger, shelf, type Desk, type Ledger, type LedgerRow, type Note, type RevisionView, type ShelfRow } from './views.ts';

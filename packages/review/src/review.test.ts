@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import { migrate, openDatabase, type Database } from '@inkwell/store';
-import { arrange, bringIn, compareRevisions, desk, endWaiver, ledger, mend, mendAllAlike, mendAllCertain, redo, restore, rule, saveSource, shelf, signOff, takeBackRuling, undo, waive, type Actor, type Desk } from './index.ts';
+import { arrange, bringIn, compareRevisions, desk, endWaiver, ledger, mend, mendAllAlike, mendAllCertain, pictureUses, redo, restore, rule, saveSource, shelf, signOff, takeBackRuling, undo, waive, type Actor, type Desk } from './index.ts';
 
 const INES: Actor = { id: 'test-ines', name: 'Ines Calder', role: 'reviewer' };
 const RUTH: Actor = { id: 'test-ruth', name: 'Ruth Pender', role: 'publisher' };
@@ -296,4 +296,11 @@ test('a page knows which stand before and after it', async () => {
   const [one, two] = [await page('<p>One.</p>'), await page('<p>Two.</p>')];
   expect((await look(one.slug)).beside.after).toEqual({ slug: two.slug, title: two.title });
   expect((await look(two.slug)).beside.before).toEqual({ slug: one.slug, title: one.title });
+});
+
+test('a picture’s other pages are found by where their markup leads, with what each says of it', async () => {
+  const first = await page('<p><img src="pictures/queen%20bee.png"></p>');
+  const second = await page('<p><img src="./pictures/queen%20bee.png" alt="A marked queen"></p>');
+  await page('<p>The file queen bee.png is not shown here, and <img src="other/queen%20bee.png" alt="Another"> is another.</p>');
+  expect(await pictureUses(db, { pageId: first.pageId, picture: 'pictures/queen bee.png' })).toEqual({ ok: true, value: [{ slug: second.slug, title: second.title, alt: 'A marked queen' }] });
 });

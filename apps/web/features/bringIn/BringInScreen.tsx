@@ -105,7 +105,7 @@ function useSizeUp(text: string): SizedUp | null {
       setSized(null);
       return;
     }
-    const timer = setTimeout(() => void engine.sizeUp(text).then(setSized), 250);
+    const timer = setTimeout(() => void engine.ask<'size-up'>({ kind: 'size-up', source: text }).then(setSized), 250);
     return () => clearTimeout(timer);
   }, [engine, text]);
   return sized;

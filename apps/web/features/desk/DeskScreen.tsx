@@ -1,25 +1,30 @@
 'use client';
-import type { Family } from '@inkwell/core';
 import type { Desk } from '@inkwell/review';
-import { useSearchParams } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
-import { ChangesFace } from './ChangesFace';
-import { Conflict } from './Conflict';
-import { DraftNotes } from './DraftNotes';
-import { NoteInHand } from './NoteInHand';
-import { NoteList } from './NoteList';
-import { Proof } from './Proof';
+import { ChangesFace } from './changes/ChangesFace';
+import { Conflict } from './source/Conflict';
+import { draftNoteId } from './source/DraftNotes';
+import { DraftPanel } from './source/DraftPanel';
+import { NoteInHand } from './note/NoteInHand';
+import { NoteList } from './note/NoteList';
+import { DeskPalette } from './palette/DeskPalette';
+import { Proof } from './proof/Proof';
 import { ShortcutSheet } from './ShortcutSheet';
-import { SourceFace } from './SourceFace';
-import { StandingLine, type Permissions } from './StandingLine';
+import { SourceFace } from './source/SourceFace';
+import { addressBeside, StandingLine, type Permissions } from './StandingLine';
 import { useEngine } from './engine/useEngine';
-import { useDesk, type DeskState, type Face } from './useDesk';
-import { useShortcuts } from './useShortcuts';
-import { useSourceDraft } from './useSourceDraft';
+import { filters } from './note/filter';
+import { OutlineFace } from './outline/OutlineFace';
+import { FACES, placeFrom, queryOf, type DeskPlace, type Face } from './place';
+import { SpokenFace } from './spoken/SpokenFace';
+import { useDesk, type DeskState } from './useDesk';
+import { usePaletteKey, useShortcuts } from './useShortcuts';
+import { useSourceDraft } from './source/useSourceDraft';
 
 const Layout = styled.main`
   display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 31rem); height: calc(100dvh - 2.875rem); grid-template-rows: auto minmax(0, 1fr);
@@ -45,48 +50,63 @@ const Right = styled.div`
 const Done = styled.div`padding: 1.25rem; background: var(--sheet); border-bottom: 1px solid var(--line); h2 { font-size: 1.25rem; }`;
 const Foot = styled.div`padding: 0.5rem 1rem;`;
 
-const FACES: readonly { id: Face; label: string }[] = [{ id: 'proof', label: 'Proof' }, { id: 'source', label: 'Source' }, { id: 'changes', label: 'Changes' }];
-
 /** One page under review: the proof and its other faces on the left, the note in hand and the list on the right. */
 export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }) {
   const asked = useSearchParams();
-  const [state, actions] = useDesk(initial, {
-    note: Number(asked.get('note')) || null,
-    face: FACES.find((face) => face.id === asked.get('face'))?.id ?? 'proof',
-    family: asked.get('family') as Family | null,
-  });
+  const [place] = useState(() => placeFrom(asked));
+  const [state, actions] = useDesk(initial, place);
+  const [view, setView] = useState(place.view);
+  const [pair, setPair] = useState(place.pair);
   const engine = useEngine();
   const draft = useSourceDraft(state.desk, actions, engine);
-  const [goTo, setGoTo] = useState<number | null>(null);
+  const [goTo, setGoTo] = useState<{ at: number } | null>(null);
   const [sheetOpen, setSheetOpen] = useState(false);
-  useAddress(state);
+  const [paletteOpen, setPaletteOpen] = useState(false);
+  useAddress({ note: state.inHand?.note.id ?? null, face: state.face, filter: state.filter, view, pair });
 
-  const shortcuts = useMemo(() => [
-    { key: 'n', does: 'Next note', run: () => actions.step(1) },
-    { key: 'b', does: 'Note before', run: () => actions.step(-1) },
-    { key: 'u', does: 'Undo', run: () => void actions.undo() },
-    { key: 'r', does: 'Redo', run: () => void actions.redo() },
-    ...FACES.map((face, i) => ({ key: String(i + 1), does: `Show ${face.label.toLowerCase()}`, run: () => actions.setFace(face.id) })),
-    { key: '?', does: 'This sheet', run: () => setSheetOpen(true) },
-  ], [actions]);
+  const onward = queryOf({ note: null, face: state.face, filter: state.filter, view, pair: null });
+  const router = useRouter();
+  const { before, after } = state.desk.beside;
+  const shortcuts = useMemo(() => {
+    const goTo = (page: { slug: string }) => router.push(addressBeside(state.desk, page.slug, onward));
+    return [
+      { key: 'n', does: 'Next note', run: () => actions.step(1) },
+      { key: 'b', does: 'Note before', run: () => actions.step(-1) },
+      { key: 'u', does: 'Undo', run: () => void actions.undo() },
+      { key: 'r', does: 'Redo', run: () => void actions.redo() },
+      ...(after ? [{ key: ']', does: `Page after: ${after.title}`, run: () => goTo(after) }] : []),
+      ...(before ? [{ key: '[', does: `Page before: ${before.title}`, run: () => goTo(before) }] : []),
+      ...FACES.map((face, i) => ({ key: String(i + 1), does: `Show ${face.label.toLowerCase()}`, run: () => actions.setFace(face.id) })),
+      { key: '?', does: 'The sheet of keys', run: () => setSheetOpen(true) },
+    ];
+  }, [actions, router, before, after, onward, state.desk]);
   const keys = useShortcuts(shortcuts);
+  usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 
   const inHandStart = state.inHand?.note.at.start ?? null;
   useEffect(() => {
-    if (!draft.changed) setGoTo(inHandStart);
+    if (!draft.changed) setGoTo(inHandStart === null ? null : { at: inHandStart });
   }, [inHandStart, draft.changed]);
+
+  const [taken, setTaken] = useState<string | null>(null);
+  const sourceNotes = useMemo(() => (draft.changed
+    ? draft.notes.map((note) => ({ id: draftNoteId(note), from: note.start, to: note.end, weight: note.weight, sentence: note.sentence }))
+    : state.open.map(({ note }) => ({ id: String(note.id), from: note.at.start, to: note.at.end, weight: note.weight, sentence: note.sentence }))), [draft.changed, draft.notes, state.open]);
+  const takeFromSource = (id: string) => (draft.changed ? setTaken(id) : actions.choose(Number(id)));
 
   const drafting = state.face === 'source' && draft.changed;
   return (
     <Layout id="content">
-      <StandingLine state={state} actions={actions} can={can} />
+      <StandingLine state={state} actions={actions} can={can} query={onward} />
       <Left selectedKey={state.face} onSelectionChange={(face) => actions.setFace(face as Face)}>
         <Faces aria-label="Faces of the page">{FACES.map((face) => <Tab key={face.id} id={face.id}>{face.label}</Tab>)}</Faces>
-        <TabPanel id="proof"><Proof state={state} actions={actions} /></TabPanel>
+        <TabPanel id="proof"><Proof state={state} actions={actions} view={view} onView={setView} /></TabPanel>
+        <TabPanel id="outline"><OutlineFace state={state} actions={actions} engine={engine} mayChange={can.change} /></TabPanel>
+        <TabPanel id="spoken"><SpokenFace state={state} actions={actions} engine={engine} /></TabPanel>
         <TabPanel id="source">
-          {draft.theirs ? <Conflict draft={draft} theirs={draft.theirs} /> : <SourceFace draft={draft} goTo={goTo} mayChange={can.change} busy={state.busy} />}
+          {draft.theirs ? <Conflict draft={draft} theirs={draft.theirs} /> : <SourceFace draft={draft} notes={sourceNotes} goTo={goTo} mayChange={can.change} busy={state.busy} onTake={takeFromSource} />}
         </TabPanel>
-        <TabPanel id="changes"><ChangesFace state={state} actions={actions} mayChange={can.change} /></TabPanel>
+        <TabPanel id="changes"><ChangesFace state={state} actions={actions} mayChange={can.change} pair={pair} onPair={setPair} /></TabPanel>
       </Left>
       <Right>
         {state.problem && (
@@ -94,16 +114,20 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
             {state.problem.code === 'conflict' && !draft.theirs && <p><Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button></p>}
           </ProblemNotice>
         )}
-        {drafting ? <DraftNotes notes={draft.notes} onGo={setGoTo} /> : (
+        {drafting ? <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={(id, start) => { setTaken(id); if (start !== null) setGoTo({ at: start }); }} /> : (
           <>
             {state.inHand ? <NoteInHand state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
-            <NoteList state={state} actions={actions} mayRule={can.rule} />
+            <NoteList state={state} actions={actions} engine={engine} can={can} />
           </>
         )}
-        <Foot><Button $look="quiet" onPress={() => setSheetOpen(true)}>Keys</Button></Foot>
+        <Foot>
+          <Button $look="quiet" onPress={() => setPaletteOpen(true)}>Find what to do</Button>
+          <Button $look="quiet" onPress={() => setSheetOpen(true)}>Keys</Button>
+        </Foot>
       </Right>
       <p role="status" className="aside-from-view">{state.said}</p>
       <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} shortcuts={shortcuts} on={keys.on} setOn={keys.setOn} />
+      {paletteOpen && <DeskPalette state={state} actions={actions} shortcuts={shortcuts} view={view} onView={setView} onClose={() => setPaletteOpen(false)} />}
     </Layout>
   );
 }
@@ -112,21 +136,14 @@ function NothingOpen({ state }: { state: DeskState }) {
   const { standing, signOff } = state.desk;
   return (
     <Done>
-      <h2>{state.family ? 'Nothing is open in this family' : 'Nothing is open on this page'}</h2>
+      <h2>{filters(state.filter) ? 'Nothing open is left by this choice' : 'Nothing is open on this page'}</h2>
       <p>{standing === 'signed off' && signOff ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.` : 'Read the proof once more, then sign this revision off.'}</p>
     </Done>
   );
 }
 
-/** Keeps the note, the face and the family in the address, so that it can be shared. */
-function useAddress({ inHand, face, family }: DeskState): void {
-  const note = inHand?.note.id;
-  useEffect(() => {
-    const search = new URLSearchParams();
-    if (family) search.set('family', family);
-    if (face !== 'proof') search.set('face', face);
-    if (note) search.set('note', String(note));
-    const query = search.toString();
-    window.history.replaceState(null, '', query ? `?${query}` : window.location.pathname);
-  }, [note, face, family]);
+/** Keeps the place in the address, so that it can be shared and come back to. */
+function useAddress(place: DeskPlace): void {
+  const query = queryOf(place);
+  useEffect(() => window.history.replaceState(null, '', query || window.location.pathname), [query]);
 }

@@ -1,4 +1,7 @@
 'use client';
+import type { Desk } from '@inkwell/review';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import Link from 'next/link';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { VerdictWord } from '@/ui/Verdict';
@@ -10,10 +13,11 @@ const Line = styled.section`
   display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1.1rem; padding: 0.5rem 1.25rem; background: var(--paper); border-bottom: 1px solid var(--line);
   h1 { font-size: 1.3125rem; }
   /* A long title or sentence takes a second line of its own; the buttons keep their place. */
-  @media (min-width: 60rem) { flex-wrap: nowrap; > * { min-width: 0; } > div { flex: none; } > h1 { flex: none; max-width: 45%; } }
+  @media (min-width: 60rem) { flex-wrap: nowrap; > * { min-width: 0; } > div, > nav { flex: none; } > h1 { flex: none; max-width: 45%; } }
 `;
 const Quiet = styled.p`color: var(--quiet); font-size: 0.875rem;`;
 const Stand = styled.p`display: flex; flex-wrap: wrap; justify-content: end; align-items: baseline; gap: 0 0.6rem; margin-left: auto; text-align: right; `;
+const Beside = styled.nav`display: flex; gap: 0.25rem; a { display: grid; place-items: center; width: 1.75rem; height: 1.75rem; border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); color: var(--ink); } a:hover { background: var(--gallWash); }`;
 const Acts = styled.div`display: flex; gap: 0.5rem;`;
 
 export interface Permissions {
@@ -23,11 +27,12 @@ export interface Permissions {
 }
 
 /** The page's name, its revision, its verdict and what holds it, and the ways back and on. */
-export function StandingLine({ state, actions, can }: { state: DeskState; actions: DeskActions; can: Permissions }) {
+export function StandingLine({ state, actions, can, query }: { state: DeskState; actions: DeskActions; can: Permissions; query: string }) {
   const { desk, busy } = state;
   const { revision } = desk;
   return (
     <Line aria-label="Standing of the page">
+      <Beside aria-label="Pages beside this one"><Step page={desk.beside.before} way="before" desk={desk} query={query} /><Step page={desk.beside.after} way="after" desk={desk} query={query} /></Beside>
       <h1>{desk.title}</h1>
       <Quiet>
         {`${desk.contentType[0]!.toUpperCase()}${desk.contentType.slice(1)} · revision ${revision.number}, ${causeWord(revision.cause)} by ${revision.by} `}
@@ -44,6 +49,19 @@ export function StandingLine({ state, actions, can }: { state: DeskState; action
       </Acts>
     </Line>
   );
+}
+
+/** The page before or after in the collection, with the same face, view and filter. */
+function Step({ page, way, desk, query }: { page: Desk['beside']['before']; way: 'before' | 'after'; desk: Desk; query: string }) {
+  if (!page) return null;
+  const Icon = way === 'before' ? ChevronLeft : ChevronRight;
+  const name = `${way === 'before' ? 'Page before' : 'Page after'}: ${page.title}`;
+  return <Link href={addressBeside(desk, page.slug, query)} aria-label={name} title={name}><Icon size={18} aria-hidden="true" /></Link>;
+}
+
+/** Where another page of the collection is looked at in the same way. */
+export function addressBeside(desk: Desk, slug: string, query: string): string {
+  return `/collections/${encodeURIComponent(desk.collection.slug)}/${encodeURIComponent(slug)}${query}`;
 }
 
 function standingWords({ desk }: DeskState): string {

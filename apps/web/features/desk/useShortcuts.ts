@@ -34,6 +34,19 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): { on: boolean; set
   };
 }
 
+/** Ctrl or Command with K acts everywhere, in fields too: it writes nothing. */
+export function usePaletteKey(open: () => void): void {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey || event.key.toLowerCase() !== 'k') return;
+      event.preventDefault();
+      open();
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  }, [open]);
+}
+
 function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"], .cm-editor') !== null);
 }

@@ -120,10 +120,11 @@ export function mendAlike(page: Page, findings: readonly Finding[], name: Remedy
     }
     done.mended.push(finding);
     here = parsePage(result.value.after, { scope: page.scope, surroundings: page.surroundings });
-    const { kept } = compareAudits(seen, auditPage(here).findings, result.value.change);
+    const fresh = auditPage(here).findings;
+    const { kept } = compareAudits(seen, fresh, result.value.change);
     const moved = new Map(kept.map((pair) => [pair.old, pair.new]));
     for (const [waiting, place] of places) places.set(waiting, place && moved.get(place));
-    seen = auditPage(here).findings;
+    seen = fresh;
   }
   return { ...done, after: here.source };
 }

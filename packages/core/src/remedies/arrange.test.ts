@@ -84,6 +84,14 @@ describe('the same slip many times', () => {
     expect(mendAlike(page, alike, 'describe', { alt: 'A lock gate' }).after).toBe('<p><img alt="A lock gate" src="gate.png"> North</p><p><img src="weir.png"> South</p><p><img alt="A lock gate" src="gate.png"> East</p>');
   });
 
+  test('one slip is mended however often it stands', () => {
+    const html = Array.from({ length: 12 }, (_, i) => `<p>Leaf ${i}: <a href="leaf-${i}.html" target="_blank">Leaf number ${i}</a>.</p>`).join('');
+    const page = parsePage(html);
+    const all = findingsOf(html).filter((finding) => finding.rule === 'links/new-window');
+    const { after, mended } = mendAlike(page, alikeTo(page, all[0]!, 'same-window', all), 'same-window', {});
+    expect([mended.length, after]).toEqual([12, html.replaceAll(' target="_blank"', '')]);
+  });
+
   test('each keeps what is proposed for it where nobody chose otherwise, and what declines says why', () => {
     const html = '<h2>A</h2><h4>B</h4><h2>C</h2><h5>D</h5>';
     const page = parsePage(html);

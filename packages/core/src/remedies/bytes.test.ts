@@ -101,6 +101,7 @@ const CORRECTIONS: Correction[] = [
   // Colour
   { rule: 'colour/contrast', remedy: 'nearest-passing', before: '<p style="margin:0;color:#777777">The lock is closed.</p>', after: '<p style="margin:0; color: #767676">The lock is closed.</p>' },
   { rule: 'colour/contrast', remedy: 'house-colour', before: '<p style="color:#999">The lock is closed.</p>', after: '<p style="color: #1d2a44">The lock is closed.</p>' },
+  { rule: 'colour/contrast', remedy: 'change-ground', before: '<p style="color:#999">The lock is closed.</p>', enter: { ground: '#1D2A44' }, after: '<p style="color:#999; background-color: #1d2a44">The lock is closed.</p>' },
   { rule: 'colour/half-set', remedy: 'clear', before: '<p>The lock is <span style="color:#800000">closed</span>.</p>', after: '<p>The lock is closed.</p>' },
   { rule: 'colour/only-cue', remedy: 'add-words', before: '<p>Dates in red are sold out.</p>', enter: { text: 'marked *' }, after: '<p>Dates in red (marked *) are sold out.</p>' },
   { rule: 'colour/sensory', remedy: 'add-words', before: '<p>Choose a date in the box on the right.</p>', enter: { text: '“Dates”' }, after: '<p>Choose a date in the box on the right (“Dates”).</p>' },

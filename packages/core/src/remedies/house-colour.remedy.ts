@@ -1,6 +1,7 @@
+import { houseColours } from '../semantics/houseColours.ts';
 import { contrastRatio, parseColour } from '../style/colour.ts';
 import { coloursIn } from '../style/contrast.ts';
-import { setTextColour } from './nearest-passing.remedy.ts';
+import { setLastingColour } from './nearest-passing.remedy.ts';
 import { decline, type Remedy, type Target } from './types.ts';
 
 /** Uses a colour of the house that stands out enough here. */
@@ -12,14 +13,11 @@ export const remedy: Remedy = {
   propose: (target) => ({ color: passing(target)[0] ?? '' }),
   plan(target, inputs) {
     if (passing(target).length === 0) return decline('No colour of the house stands out enough on this ground.');
-    return setTextColour(target, inputs.color ?? '');
+    return setLastingColour(target, 'color', inputs.color ?? '');
   },
 };
 
 function passing({ page, element, finding }: Target): string[] {
   const { background } = coloursIn(page, element);
-  return (page.surroundings.houseColours ?? []).filter((written) => {
-    const colour = parseColour(written);
-    return colour !== null && contrastRatio(colour, background) >= Number(finding.values.required);
-  });
+  return houseColours(page).filter((written) => contrastRatio(parseColour(written)!, background) >= Number(finding.values.required));
 }

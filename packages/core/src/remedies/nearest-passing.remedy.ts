@@ -15,7 +15,7 @@ export const remedy: Remedy = {
   certain: true,
   fields: [{ name: 'color', label: 'Colour of the text', kind: 'text', hint: 'Keeps its hue; as #rrggbb.' }],
   propose: (target) => ({ color: proposal(target) ?? '' }),
-  plan: (target, inputs) => setTextColour(target, inputs.color || proposal(target) || ''),
+  plan: (target, inputs) => setLastingColour(target, 'color', inputs.color || proposal(target) || ''),
 };
 
 function proposal({ page, element, finding }: Target): string | null {
@@ -24,13 +24,14 @@ function proposal({ page, element, finding }: Target): string | null {
   return nearest && hexOf(nearest);
 }
 
-/** Sets a colour on the text of a finding, when it passes there. */
-export function setTextColour({ page, element, finding }: Target, written: string): Plan {
+/** Sets a colour of a finding's text or of its ground, when the two then stand apart far enough. */
+export function setLastingColour({ page, element, finding }: Target, property: 'color' | 'background-color', written: string): Plan {
   const colour = parseColour(written);
   const required = Number(finding.values.required);
   if (!colour || !/^#[0-9a-f]{6}$/i.test(written)) return decline('Give a colour as #rrggbb.');
-  if (contrastRatio(colour, coloursIn(page, element).background) < required) return decline(`This colour stands out by less than ${required} to 1.`);
-  const edit = setDeclaration(element, 'color', written.toLowerCase());
+  const now = coloursIn(page, element);
+  if (contrastRatio(colour, property === 'color' ? now.background : now.color) < required) return decline(`This colour stands out by less than ${required} to 1.`);
+  const edit = setDeclaration(element, property, written.toLowerCase());
   if (!edit) return decline(NO_SOURCE);
   // Half clear text and rules marked as important can keep it from being seen: what comes of it is looked at.
   const change = changeOf(page.source, [edit]);

@@ -11,6 +11,7 @@ import { remedy as addWords } from './add-words.remedy.ts';
 import { remedy as allowZoom } from './allow-zoom.remedy.ts';
 import { remedy as associate } from './associate.remedy.ts';
 import { remedy as captionFromRow } from './caption-from-row.remedy.ts';
+import { remedy as changeGround } from './change-ground.remedy.ts';
 import { remedy as clean } from './clean.remedy.ts';
 import { remedy as clear } from './clear.remedy.ts';
 import { remedy as clearAlign } from './clear-align.remedy.ts';
@@ -79,6 +80,7 @@ export const REMEDIES: Readonly<Record<RemedyName, Remedy>> = {
   'allow-zoom': allowZoom,
   associate: associate,
   'caption-from-row': captionFromRow,
+  'change-ground': changeGround,
   clean: clean,
   clear: clear,
   'clear-align': clearAlign,

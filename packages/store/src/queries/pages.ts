@@ -118,3 +118,24 @@ export interface PageLink {
   slug: string;
   title: string;
 }
+
+/** A page with the text of its newest revision. */
+export interface PageText extends PageLink {
+  address: string;
+  scope: StoredPage['scope'];
+  html: string;
+}
+
+/** Other pages of a page's collection whose newest text holds one of some words, by title. */
+export function pagesHolding(db: Database, pageId: number, words: readonly string[], limit: number): Promise<PageText[]> {
+  return db
+    .selectFrom('pages as page')
+    .innerJoin('pages as other', (join) => join.onRef('other.collection_id', '=', 'page.collection_id').onRef('other.id', '!=', 'page.id'))
+    .innerJoin('revisions', (join) => join.onRef('revisions.page_id', '=', 'other.id').onRef('revisions.number', '=', 'other.head'))
+    .select(['other.slug', 'other.title', 'other.address', 'other.scope', 'revisions.html'])
+    .where('page.id', '=', pageId)
+    .where((eb) => eb.or(words.map((word) => eb(eb.fn<number>('strpos', ['revisions.html', eb.val(word)]), '>', 0))))
+    .orderBy('other.title')
+    .limit(limit)
+    .execute();
+}

@@ -57,7 +57,7 @@ test('a remedy that declines says why, and a note that is gone says so', () => {
   const text = page('<p><img src="hive.png"></p>');
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'describe', inputs: { alt: '' } })).toMatchObject({ ok: false });
   expect(ask({ kind: 'preview', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 }, remedy: 'fill', inputs: {} })).toEqual({ ok: false, reason: 'This note is no longer on the page.' });
-  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], picture: null });
+  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], picture: null, subject: null });
 });
 
 test('a text to be brought in is sized up', () => {

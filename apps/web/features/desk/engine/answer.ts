@@ -1,17 +1,17 @@
 import {
-  addressOf, applyRemedy, DEFAULT_PROFILE, selectFindings, auditPage, elementAt, mapOffset, offersFor, outline, parsePage, resolveAddress, ruleOf, sentenceOf, speakRange, speakWhole, surroundingsFrom, titleText,
-  type Change, type Finding, type Page,
+  addressOf, alikeTo, applyRemedy, auditPage, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, mendCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
+  titleText, type Finding, type Page,
 } from '@inkwell/core';
-import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, Side, SizedUp } from './protocol';
-
-/** Longest piece of markup shown beside a preview. */
-const LONGEST_MARKUP = 360;
+import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
+import type { Answers, DraftNote, FindingKey, OneOfMany, PageText, Preview, Question, SizedUp } from './protocol';
 
 interface Opened {
   text: PageText;
   page: Page;
   findings: readonly Finding[];
 }
+
+type Asked<K extends Question['kind']> = Extract<Question, { kind: K }>;
 
 /** Answers questions about a page, and keeps the last one open: most questions in a row are about the same text. */
 export class PageReader {
@@ -25,6 +25,18 @@ export class PageReader {
         return this.offers(question.page, question.finding);
       case 'preview':
         return this.preview(question);
+      case 'remedied':
+        return this.remedied(question);
+      case 'alike':
+        return this.alike(question);
+      case 'certain':
+        return this.certain(question);
+      case 'heard':
+        return this.heard(question.page);
+      case 'structure':
+        return this.structure(question.page);
+      case 'arranged':
+        return arranged(this.open(question.page).page, question.arrangement);
       case 'size-up':
         return sizeUp(question.source);
     }
@@ -39,57 +51,71 @@ export class PageReader {
 
   private find(text: PageText, key: FindingKey): { page: Page; finding: Finding | undefined } {
     const { page, findings } = this.open(text);
-    return { page, finding: findings.find((one) => one.rule === key.rule && one.at.path === key.path && one.at.start === key.start) };
+    return { page, finding: findings.find((one) => isAt(one, key)) };
   }
 
   private offers(text: PageText, key: FindingKey): Answers['offers'] {
     const { page, finding } = this.find(text, key);
-    return finding ? { offers: offersFor(page, finding), picture: pictureOf(page, finding, text.address) } : { offers: [], picture: null };
+    return finding ? { offers: offersFor(page, finding), picture: pictureOf(page, finding, text.address), subject: subjectOf(page, finding) } : { offers: [], picture: null, subject: null };
   }
 
-  private preview({ page: text, finding: key, remedy, inputs }: Extract<Question, { kind: 'preview' }>): Preview {
+  private preview({ page: text, finding: key, remedy, inputs }: Asked<'preview'>): Preview {
     const { page, finding } = this.find(text, key);
-    if (!finding) return { ok: false, reason: 'This note is no longer on the page.' };
-    const result = applyRemedy(page, finding, remedy, inputs);
-    if (!result.ok) return result;
-    const after = parsePage(result.value.after, { scope: page.scope, surroundings: page.surroundings });
-    if (remedy === 'repair-outline') return { ok: true, now: outlineSide(page), then: outlineSide(after) };
-    const { now, then } = rangesAround(finding, result.value.change);
-    const say = finding.family === 'document' ? speakWhole : speakRange;
-    return { ok: true, now: side(page, now, say), then: side(after, then, say) };
+    return finding ? previewOf(page, finding, remedy, inputs) : { ok: false, reason: 'This note is no longer on the page.' };
   }
+
+  private remedied({ page: text, finding: key, remedy, inputs }: Asked<'remedied'>): string | null {
+    const { page, finding } = this.find(text, key);
+    const result = finding && applyRemedy(page, finding, remedy, inputs);
+    return result?.ok ? result.value.after : null;
+  }
+
+  private alike({ page: text, finding: key, remedy, inputs, among, shown }: Asked<'alike'>): Answers['alike'] {
+    const { page, findings } = this.open(text);
+    const finding = findings.find((one) => isAt(one, key));
+    if (!finding) return { many: 0, shown: [] };
+    const places = new Set(among.map(placeOf));
+    const open = findings.filter((one) => places.has(placeOf({ rule: one.rule, ...one.at })));
+    const alike = alikeTo(page, finding, remedy, open);
+    return { many: alike.length, shown: alike.slice(0, shown).map((one) => oneOfMany(page, one, remedy, { ...proposalOf(page, one, remedy), ...inputs })) };
+  }
+
+  private certain({ page: text, settled }: Asked<'certain'>): OneOfMany[] {
+    const { page, findings } = this.open(text);
+    const places = new Set(settled.map(placeOf));
+    const leave = new Set(findings.filter((one) => places.has(placeOf({ rule: one.rule, ...one.at }))).map((one) => one.fingerprint));
+    const { mended } = mendCertain(page, undefined, DEFAULT_PROFILE, leave);
+    const known = new Map(findings.map((finding) => [finding.fingerprint, finding]));
+    return mended.flatMap(({ fingerprint }) => {
+      const finding = known.get(fingerprint);
+      const remedy = finding?.remedies.find((name) => isCertain(REMEDIES[name], finding.rule));
+      return finding && remedy ? [oneOfMany(page, finding, remedy, proposalOf(page, finding, remedy))] : [];
+    });
+  }
+
+  private heard(text: PageText): Answers['heard'] {
+    const { page } = this.open(text);
+    return { lines: speakPage(page), kinds: inspectKinds(page) };
+  }
+
+  private structure(text: PageText): Answers['structure'] {
+    const { page, findings } = this.open(text);
+    return inspectStructure(page, findings);
+  }
+}
+
+function placeOf({ rule, path, start }: FindingKey): string {
+  return `${rule} ${path} ${start}`;
+}
+
+function isAt(finding: Finding, key: FindingKey): boolean {
+  return finding.rule === key.rule && finding.at.path === key.path && finding.at.start === key.start;
 }
 
 /** Where the picture a finding speaks of lies in the collection; null when it speaks of none, or of one from elsewhere. */
 function pictureOf(page: Page, finding: Finding, from: string): string | null {
   const element = finding.family === 'images' ? elementAt(page, finding.at.path) : null;
   return element?.tag === 'img' || element?.tag === 'input' ? resolveAddress(from, addressOf(element)) : null;
-}
-
-interface Stretch {
-  start: number;
-  end: number;
-}
-
-/** The finding's stretch of source before and after, widened to hold every edit. */
-function rangesAround(finding: Finding, change: Change): { now: Stretch; then: Stretch } {
-  const first = change.edits[0]!;
-  const last = change.edits.at(-1)!;
-  const now = { start: Math.min(finding.at.start, first.start), end: Math.max(finding.at.end, last.end) };
-  const grown = change.edits.reduce((sum, edit) => sum + edit.text.length - (edit.end - edit.start), 0);
-  return { now, then: { start: mapOffset(change, now.start, -1) ?? now.start, end: now.end + grown } };
-}
-
-function side(page: Page, range: Stretch, say: (page: Page, range: Stretch) => string): Side {
-  return { spoken: say(page, range), markup: shortened(page.source.slice(range.start, range.end)) };
-}
-
-function outlineSide(page: Page): Side {
-  return { spoken: outline(page).map((heading) => `${heading.level} ${heading.name}`).join(' · '), markup: '' };
-}
-
-function shortened(markup: string): string {
-  return markup.length > LONGEST_MARKUP ? `${markup.slice(0, LONGEST_MARKUP)} …` : markup;
 }
 
 function draftNote(finding: Finding): DraftNote {

@@ -1,4 +1,4 @@
-import type { Family, FindingOutcome, Inputs, Neighbours, RemedyOffer, Scope, Weight } from '@inkwell/core';
+import type { Arrangement, Family, FindingOutcome, Inputs, Kinds, Neighbours, RemedyName, RemedyOffer, Scope, SpokenLine, Structure, Subject, TableView, Weight } from '@inkwell/core';
 
 /** A page as the worker needs it: its text and what its surroundings know. */
 export interface PageText {
@@ -39,15 +39,45 @@ export interface Side {
   markup: string;
 }
 
+/** One of several slips that would be mended at once: what becomes of it, or why it stays. */
+export interface OneOfMany {
+  line: number;
+  sentence: string;
+  preview: Preview;
+}
+
+/** The page as it is heard, and by kind. */
+export interface Heard {
+  lines: SpokenLine[];
+  kinds: Kinds;
+}
+
+/** What would come of a change of structure. */
+export type Arranged = { ok: true; lines: SpokenLine[]; table: TableView | null } | { ok: false; reason: string };
+
 export type Question =
   | { kind: 'audit'; page: PageText }
   | { kind: 'offers'; page: PageText; finding: FindingKey }
   | { kind: 'preview'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
+  | { kind: 'remedied'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
+  | { kind: 'alike'; page: PageText; finding: FindingKey; remedy: RemedyName; inputs: Inputs; among: readonly FindingKey[]; shown: number }
+  | { kind: 'certain'; page: PageText; settled: readonly FindingKey[] }
+  | { kind: 'heard'; page: PageText }
+  | { kind: 'structure'; page: PageText }
+  | { kind: 'arranged'; page: PageText; arrangement: Arrangement }
   | { kind: 'size-up'; source: string };
 
 export interface Answers {
   audit: DraftNote[];
-  offers: { offers: RemedyOffer[]; picture: string | null };
+  offers: { offers: RemedyOffer[]; picture: string | null; subject: Subject | null };
   preview: Preview;
+  /** The text after a correction; null when it declines. */
+  remedied: string | null;
+  /** How many there are, and what becomes of the first of them. */
+  alike: { many: number; shown: OneOfMany[] };
+  certain: OneOfMany[];
+  heard: Heard;
+  structure: Structure;
+  arranged: Arranged;
   'size-up': SizedUp;
 }

@@ -1,7 +1,6 @@
 'use client';
-import { useEffect, useMemo } from 'react';
-import type { Inputs } from '@inkwell/core';
-import type { Answers, FindingKey, PageText, Question } from './protocol';
+import { useEffect, useMemo, useState } from 'react';
+import type { Answers, Question } from './protocol';
 
 /** The engine in a web worker: typing and scrolling never wait for it. */
 export class Engine {
@@ -9,35 +8,20 @@ export class Engine {
   private last = 0;
   private readonly waiting = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
 
-  audit(page: PageText): Promise<Answers['audit']> {
-    return this.ask({ kind: 'audit', page });
-  }
-
-  offers(page: PageText, finding: FindingKey): Promise<Answers['offers']> {
-    return this.ask({ kind: 'offers', page, finding });
-  }
-
-  preview(page: PageText, finding: FindingKey, remedy: string, inputs: Inputs): Promise<Answers['preview']> {
-    return this.ask({ kind: 'preview', page, finding, remedy, inputs });
-  }
-
-  sizeUp(source: string): Promise<Answers['size-up']> {
-    return this.ask({ kind: 'size-up', source });
-  }
-
-  stop(): void {
-    this.worker?.terminate();
-    this.worker = null;
-    this.waiting.clear();
-  }
-
-  private ask<K extends Question['kind']>(question: Extract<Question, { kind: K }>): Promise<Answers[K]> {
+  /** Answers of one kind for one question; the worker keeps the last page open between them. */
+  ask<K extends Question['kind']>(question: Extract<Question, { kind: K }>): Promise<Answers[K]> {
     this.worker ??= this.start();
     const id = ++this.last;
     return new Promise<Answers[K]>((resolve, reject) => {
       this.waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject });
       this.worker!.postMessage({ id, question });
     });
+  }
+
+  stop(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.waiting.clear();
   }
 
   private start(): Worker {
@@ -50,6 +34,17 @@ export class Engine {
     });
     return worker;
   }
+}
+
+/** The engine's answer to a question; null until it has come, and again when the question is another. */
+export function useAnswer<K extends Question['kind']>(engine: Engine, question: Extract<Question, { kind: K }> | null): Answers[K] | null {
+  const [answered, setAnswered] = useState<{ question: unknown; answer: Answers[K] } | null>(null);
+  useEffect(() => {
+    let current = true;
+    if (question) void engine.ask<K>(question).then((answer) => current && setAnswered({ question, answer }));
+    return () => void (current = false);
+  }, [engine, question]);
+  return answered && answered.question === question ? answered.answer : null;
 }
 
 export function useEngine(): Engine {

@@ -11,7 +11,7 @@ export const rule = defineRule({
   weight: 'must',
   from: 'AAA',
   scope: 'any',
-  remedies: ['nearest-passing'],
+  remedies: ['nearest-passing', 'house-colour', 'change-ground'],
   messages: { faint: '{color} on {background} is {ratio} to 1, and {required} to 1 is asked for at AAA' },
   end(page, tell) {
     for (const { element, values, text } of contrastFailures(page, 'AAA')) tell({ at: element, message: 'faint', values, subject: text });

@@ -10,7 +10,7 @@ export const rule = defineRule({
   techniques: ['G18', 'G145', 'F24'],
   weight: 'must',
   scope: 'any',
-  remedies: ['nearest-passing', 'house-colour'],
+  remedies: ['nearest-passing', 'house-colour', 'change-ground'],
   messages: { faint: '{color} on {background} is {ratio} to 1, and {required} to 1 is needed' },
   end(page, tell) {
     for (const { element, values, text } of contrastFailures(page, 'AA')) tell({ at: element, message: 'faint', values, subject: text });

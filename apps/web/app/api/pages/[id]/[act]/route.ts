@@ -1,7 +1,7 @@
-import { arrange, compareRevisions, desk, endWaiver, mend, mendAllAlike, mendAllCertain, redo, restore, rule, saveSource, signOff, takeBackRuling, undo, waive, type Problem } from '@inkwell/review';
+import { arrange, compareRevisions, desk, endWaiver, mend, mendAllAlike, mendAllCertain, pictureUses, redo, restore, rule, saveSource, signOff, takeBackRuling, undo, waive, type Problem } from '@inkwell/review';
 import type { Database } from '@inkwell/store';
 import { answer, problemResponse } from '@/server/answer';
-import { ARRANGE, COMPARE, MEND, MEND_ALIKE, NOTHING, RESTORE, RULE, SOURCE, STEP, TAKE_BACK, WAIVE } from '@/server/inputs';
+import { ARRANGE, COMPARE, MEND, MEND_ALIKE, NOTHING, PICTURE, RESTORE, RULE, SOURCE, STEP, TAKE_BACK, WAIVE } from '@/server/inputs';
 
 type Act = (request: Request, pageId: number) => Promise<Response>;
 type Done = { ok: true; value: unknown } | { ok: false; problem: Problem };
@@ -16,6 +16,7 @@ const ACTS: Record<string, Act> = {
   waive: (request, pageId) => answer(request, WAIVE, (db, actor, input) => withDesk(db, pageId, waive(db, actor, { pageId, ...input }))),
   'end-waiver': (request, pageId) => answer(request, TAKE_BACK, (db, actor, input) => withDesk(db, pageId, endWaiver(db, actor, { pageId, ...input }))),
   compare: (request, pageId) => answer(request, COMPARE, (db, _actor, input) => compareRevisions(db, { pageId, ...input })),
+  'picture-uses': (request, pageId) => answer(request, PICTURE, (db, _actor, input) => pictureUses(db, { pageId, ...input })),
   source: (request, pageId) => answer(request, SOURCE, (db, actor, input) => withDesk(db, pageId, saveSource(db, actor, { pageId, ...input }))),
   undo: (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, undo(db, actor, { pageId, ...input }))),
   redo: (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, redo(db, actor, { pageId, ...input }))),

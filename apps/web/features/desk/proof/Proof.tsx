@@ -2,7 +2,11 @@
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
-import type { DeskActions, DeskState, Numbered } from './useDesk';
+import { ColourFilters } from './ColourFilters';
+import { enlargeText, picturesAsWords } from './dress';
+import { ProofBar } from './ProofBar';
+import type { ProofView } from './views';
+import type { DeskActions, DeskState, Numbered } from '../useDesk';
 import { elementByPath, type Box } from './frame';
 
 const MARGIN = 56;
@@ -12,7 +16,8 @@ const TALLEST = 40_000;
 const Sheet = styled.div`position: relative; overflow: auto; background: #fffefa; border: 1px solid var(--line); border-right: 0; min-height: 0;`;
 const Inner = styled.div`position: relative; display: grid; grid-template-columns: minmax(0, 1fr) ${MARGIN}px; min-height: 100%;`;
 const Shown = styled.p`grid-column: 1; padding: 1rem 1.9rem 0; font: 600 1.625rem/1.25 var(--serif); color: #1b2536; span { display: block; font: 400 0.8125rem var(--sans); color: #3f4858; }`;
-const Frame = styled.iframe`grid-column: 1; width: 100%; border: 0; display: block; background: #fffefa; color-scheme: light;`;
+const Window = styled.div<{ $framed: boolean }>`grid-column: 1; justify-self: start; overflow: hidden; ${({ $framed }) => $framed && 'border-right: 1px dashed var(--edge);'}`;
+const Frame = styled.iframe`width: 100%; border: 0; display: block; background: #fffefa; color-scheme: light; transform-origin: 0 0;`;
 const Margin = styled.div`
   position: absolute; top: 0; right: 0; width: ${MARGIN}px; height: 100%; background: var(--paper); border-left: 2px solid var(--marginRule);
 `;
@@ -35,9 +40,16 @@ interface Placed {
   top: number;
 }
 
+export interface ProofProps {
+  state: DeskState;
+  actions: DeskActions;
+  view: ProofView;
+  onView(view: ProofView): void;
+}
+
 /** The page as readers see it, with its notes in the margin. The frame runs no scripts; we only read where things lie in it. */
-export function Proof({ state, actions }: { state: DeskState; actions: DeskActions }) {
-  const { desk, open, inHand } = state;
+export function Proof({ state, actions, view, onView }: ProofProps) {
+  const { desk, open, inHand, pointed } = state;
   const { choose } = actions;
   const frame = useRef<HTMLIFrameElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
@@ -45,15 +57,22 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
   const [height, setHeight] = useState(400);
   const [placed, setPlaced] = useState<Placed[]>([]);
   const [unseen, setUnseen] = useState<Numbered[]>([]);
+  const [spot, setSpot] = useState<Box | null>(null);
+  const [pane, setPane] = useState(0);
+  const width = view.width === 'pane' ? pane : Number(view.width);
+  const scale = width > pane && pane > 0 ? pane / width : 1;
 
   const measureNow = useCallback(() => {
     const page = frame.current?.contentDocument;
     if (!page?.body || !frame.current) return;
     setHeight(Math.min(TALLEST, Math.max(300, page.body.scrollHeight + 24, page.documentElement.offsetHeight)));
-    const { placed: found, unseen: others } = place(page, open, frame.current.offsetTop);
+    const lie = { top: frame.current.parentElement!.offsetTop, scale };
+    const { placed: found, unseen: others } = place(page, open, lie);
     setPlaced(found);
     setUnseen(others);
-  }, [open]);
+    const rect = pointed === null ? null : visibleRect(page, { path: pointed });
+    setSpot(rect && onSheet(rect, lie));
+  }, [open, pointed, scale]);
   const measure = useOncePerFrame(measureNow);
 
   const dress = useCallback(() => {
@@ -62,17 +81,23 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
     dressed.current = page;
     // A fragment has no look of its own: the platform's stands in for it.
     if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
+    if (view.pictures === 'words') picturesAsWords(page);
+    if (view.text === '200') enlargeText(page, 2);
     page.addEventListener('load', measure, true);
     page.addEventListener('click', (event) => event.preventDefault(), true);
     measure();
-  }, [desk.scope, measure]);
+  }, [desk.scope, measure, view.pictures, view.text]);
 
   useEffect(() => {
     // The frame may have loaded before this screen came alive.
     if (frame.current?.contentDocument?.readyState === 'complete') dress();
     measureNow();
-    const watch = new ResizeObserver(measure);
+    const watch = new ResizeObserver(() => {
+      setPane(Math.max(0, (sheet.current?.clientWidth ?? 0) - MARGIN));
+      measure();
+    });
     if (frame.current) watch.observe(frame.current);
+    if (sheet.current) watch.observe(sheet.current);
     return () => watch.disconnect();
   }, [measureNow, measure, dress]);
 
@@ -89,24 +114,32 @@ export function Proof({ state, actions }: { state: DeskState; actions: DeskActio
   }, [open, choose, placed]);
 
   const current = placed.find(({ one }) => one.note.id === inHand?.note.id);
-  const currentTop = current?.box.top;
+  const shown = pointed === null ? current?.box : spot;
+  const currentTop = shown?.top;
   useEffect(() => {
     const within = sheet.current;
     if (currentTop === undefined || !within) return;
     const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
     if (currentTop < within.scrollTop + 40 || currentTop > within.scrollTop + within.clientHeight - 120) within.scrollTo({ top: Math.max(0, currentTop - 120), behavior: still ? 'auto' : 'smooth' });
-  }, [currentTop, inHand?.note.id]);
+  }, [currentTop, inHand?.note.id, pointed]);
 
   const mark = (one: Numbered, top?: number) => <MarginMark key={one.note.id} one={one} current={one.note.id === inHand?.note.id} onChoose={choose} {...(top === undefined ? {} : { top })} />;
   return (
     <>
+      <ColourFilters />
+      <ProofBar view={view} onChange={onView} />
       {unseen.length > 0 && <Tray role="group" aria-label="Notes on what is not seen on the page">Not seen on the page: {unseen.map((one) => mark(one))}</Tray>}
       <Sheet ref={sheet} tabIndex={0} role="region" aria-label="Proof">
         <Inner>
           {desk.scope === 'fragment' && <Shown><span>Title, shown by the platform at level 1</span>{desk.title}</Shown>}
-          <Frame ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={dress} style={{ height }} />
-          {current && <Highlight style={current.box} />}
-          {current && <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />}
+          <Window $framed={view.width !== 'pane'} style={{ width: view.width === 'pane' ? '100%' : width * scale, height: height * scale }}>
+            <Frame
+              key={`${view.pictures} ${view.text}`} ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={dress}
+              style={{ height, ...(view.width === 'pane' ? {} : { width, transform: `scale(${scale})` }), ...(view.eyes === 'all' ? {} : { filter: `url(#eyes-${view.eyes})` }) }}
+            />
+          </Window>
+          {shown && <Highlight style={shown} />}
+          {current && pointed === null && <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />}
           <Margin role="group" aria-label="Margin">{placed.map(({ one, top }) => mark(one, top))}</Margin>
         </Inner>
       </Sheet>
@@ -133,8 +166,18 @@ export function proofAddress(collection: string, address: string, revision?: num
   return `/proof/${encodeURIComponent(collection)}/${path}${revision === undefined ? '' : `?revision=${revision}`}`;
 }
 
+/** Where the frame lies in the sheet, and how much smaller it is shown than it is. */
+interface Lie {
+  top: number;
+  scale: number;
+}
+
+function onSheet(rect: Box, { top, scale }: Lie): Box {
+  return { top: rect.top * scale + top, left: rect.left * scale, width: rect.width * scale, height: rect.height * scale };
+}
+
 /** Where each note's element lies in the sheet; notes never cover each other, so a crowd of them flows downwards. */
-function place(page: Document, open: readonly Numbered[], offset: number): { placed: Placed[]; unseen: Numbered[] } {
+function place(page: Document, open: readonly Numbered[], lie: Lie): { placed: Placed[]; unseen: Numbered[] } {
   const placed: Placed[] = [];
   const unseen: Numbered[] = [];
   let free = 0;
@@ -144,8 +187,8 @@ function place(page: Document, open: readonly Numbered[], offset: number): { pla
       unseen.push(one);
       continue;
     }
-    const box = { top: rect.top + offset, left: rect.left, width: rect.width, height: rect.height };
-    const top = Math.max(free, box.top + Math.min(0, rect.height / 2 - NOTE_HEIGHT / 2));
+    const box = onSheet(rect, lie);
+    const top = Math.max(free, box.top + Math.min(0, box.height / 2 - NOTE_HEIGHT / 2));
     free = top + NOTE_HEIGHT;
     placed.push({ one, box, top });
   }

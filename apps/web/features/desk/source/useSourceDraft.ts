@@ -1,11 +1,11 @@
 'use client';
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Desk, Problem } from '@inkwell/review';
-import type { DraftNote } from './engine/protocol';
-import type { Engine } from './engine/useEngine';
+import type { DraftNote } from '../engine/protocol';
+import type { Engine } from '../engine/useEngine';
 import { dropDraft, keepDraft, readDraft } from './drafts';
-import { pageTextOf } from './RemedyForm';
-import type { DeskActions } from './useDesk';
+import { pageTextOf } from '../engine/pageText';
+import type { DeskActions } from '../useDesk';
 
 export interface SourceDraft {
   text: string;
@@ -17,6 +17,8 @@ export interface SourceDraft {
   found: string | null;
   /** What the engine sees in the text as it is being typed. */
   notes: readonly DraftNote[];
+  /** The text those notes are of: what was typed since is not in them yet. */
+  noted: string;
   theirs: NonNullable<Problem['theirs']> | null;
   type(text: string): void;
   save(): Promise<void>;
@@ -33,7 +35,7 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
   const [found, setFound] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<SourceDraft['theirs']>(null);
   const changed = text !== desk.html;
-  const notes = useDraftNotes(desk, engine, text);
+  const { notes, noted } = useDraftNotes(desk, engine, text);
   const known = useRef({ html: desk.html, number: desk.revision.number });
 
   useEffect(() => {
@@ -88,12 +90,12 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
     if (how === 'take theirs') void actions.lookAgain();
   };
 
-  return { text, base, changed, kept, found, notes, theirs, type, save, drop, settle };
+  return { text, base, changed, kept, found, notes, noted, theirs, type, save, drop, settle };
 }
 
 /** One audit at a time: while one runs, only the newest text waits. */
-function useDraftNotes(desk: Desk, engine: Engine, text: string): readonly DraftNote[] {
-  const [notes, setNotes] = useState<readonly DraftNote[]>([]);
+function useDraftNotes(desk: Desk, engine: Engine, text: string): { notes: readonly DraftNote[]; noted: string } {
+  const [seenIn, setSeenIn] = useState<{ notes: readonly DraftNote[]; noted: string }>({ notes: [], noted: desk.html });
   const running = useRef(false);
   const waiting = useRef<string | null>(null);
   useEffect(() => {
@@ -101,9 +103,9 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): readonly Draft
     const run = async (source: string): Promise<void> => {
       running.current = true;
       const began = performance.now();
-      const seen = await engine.audit(pageTextOf(desk, source));
+      const seen = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, source) });
       performance.measure('inkwell: keystroke to notes', { start: began });
-      startTransition(() => setNotes(seen));
+      startTransition(() => setSeenIn({ notes: seen, noted: source }));
       running.current = false;
       const next = waiting.current;
       waiting.current = null;
@@ -112,5 +114,5 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): readonly Draft
     if (running.current) waiting.current = text;
     else void run(text);
   }, [desk, engine, text]);
-  return notes;
+  return seenIn;
 }

@@ -1,22 +1,26 @@
 'use client';
 import { criterionOf, ruleOf } from '@inkwell/core';
 import Link from 'next/link';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { FAMILY_WORDS } from '@/ui/words';
-import type { Engine } from './engine/useEngine';
+import { keyOf, pageTextOf } from '../engine/pageText';
+import type { Engine } from '../engine/useEngine';
+import { AllAlike } from './AllAlike';
+import { ExceptionForm } from './ExceptionForm';
 import { RemedyForm } from './RemedyForm';
-import type { Permissions } from './StandingLine';
-import type { DeskActions, DeskState, Numbered } from './useDesk';
+import { Ruling } from './Ruling';
+import type { Permissions } from '../StandingLine';
+import type { DeskActions, DeskState, Numbered } from '../useDesk';
 
 const Section = styled.section`padding: 0.9rem 1.25rem 1rem; background: var(--sheet); border-bottom: 1px solid var(--line); h2 { font-size: 1.25rem; margin: 0.4rem 0 0.3rem; } h2:focus { outline: none; } h2:focus-visible { outline: 3px solid var(--gall); }`;
 const Top = styled.div`
   display: flex; flex-wrap: wrap; gap: 0.2rem 0.5rem; align-items: center; font-size: 0.875rem; color: var(--quiet);
   b { color: var(--ink); } > span:last-child { margin-left: auto; } a { display: inline-block; padding: 0.15rem 0; }
 `;
-const Question = styled.div`margin-top: 0.6rem; padding: 0.6rem 0.75rem; border: 1px dashed var(--edge); p { font-weight: 600; } div { display: flex; flex-wrap: wrap; gap: 0.5rem; margin-top: 0.5rem; }`;
+const Aside = styled.div`display: flex; flex-wrap: wrap; gap: 0.25rem 0.5rem; margin-top: 0.5rem;`;
 
 export interface NoteInHandProps {
   state: DeskState;
@@ -31,6 +35,9 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
   const { number, note } = inHand;
   const heading = useRef<HTMLHeadingElement>(null);
   const moveFocus = useRef(false);
+  const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
+  const finding = useMemo(() => keyOf(note), [note]);
+  const [excepting, setExcepting] = useState(false);
   const rule = ruleOf(note.rule);
   const criterion = criterionOf(note.criteria[0] ?? '');
   useEffect(() => {
@@ -52,20 +59,17 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
       </Top>
       <h2 id="note-heading" ref={heading} tabIndex={-1}>{note.sentence}</h2>
       {rule && <p>{rule.why}</p>}
-      {note.outcome === 'cantTell' && rule?.question && (
-        <Question role="group" aria-label="Question">
-          <p>{rule.question.ask}</p>
-          {note.ruled === 'stands' ? (
-            <div><span>{`${rule.question.yes}, says ${note.ruling?.by ?? 'someone'}.`}</span><Button $look="quiet" isDisabled={!can.rule} onPress={() => void actions.takeBack(note)}>Take the answer back</Button></div>
-          ) : (
-            <div>
-              <Button isDisabled={!can.rule || state.busy} onPress={() => void settle(actions.rule(note, 'stands'))}>{rule.question.yes}</Button>
-              <Button isDisabled={!can.rule || state.busy} onPress={() => void settle(actions.rule(note, 'no problem'))}>{rule.question.no}</Button>
-            </div>
-          )}
-        </Question>
-      )}
-      <RemedyForm key={note.id} desk={state.desk} note={note} engine={engine} busy={state.busy} mayChange={can.change} onApply={(remedy, inputs) => settle(actions.mend(note, remedy, inputs))} onSkip={() => actions.step(1)} />
+      <Ruling note={note} disabled={!can.rule || state.busy} onAnswer={(answer) => void settle(actions.rule(note, answer))} onTakeBack={() => void actions.takeBack(note)} />
+      <RemedyForm
+        key={note.id} page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }} text={text} finding={finding} engine={engine} busy={state.busy} mayChange={can.change}
+        onApply={(remedy, inputs) => settle(actions.mend(note, remedy, inputs))} onSkip={() => actions.step(1)}
+        besides={(remedy, inputs) => <AllAlike state={state} note={note} engine={engine} text={text} finding={finding} remedy={remedy} inputs={inputs} mayChange={can.change} onOpen={actions.dismiss} onMend={(chosen, values) => actions.mendAlike(note, chosen, values)} />}
+      />
+      <Aside>
+        <Button $look="quiet" onPress={() => actions.setFace('source')}>{`To its line in Source, ${note.at.line}`}</Button>
+        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => { actions.dismiss(); setExcepting(true); }}>Let it stand for a time…</Button>
+      </Aside>
+      <ExceptionForm key={`exception ${note.id}`} open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.waive(note, reason, until)} />
     </Section>
   );
 }

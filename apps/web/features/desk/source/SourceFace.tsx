@@ -6,9 +6,12 @@ import { EditorState } from '@codemirror/state';
 import { tags } from '@lezer/highlight';
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import { useEffect, useRef } from 'react';
+import { changeBetween } from '@inkwell/core';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { When } from '@/ui/When';
+import { Places, separatorOf } from './lineEnds';
+import { showNotes, sourceNotes, type SourceNote } from './sourceNotes';
 import type { SourceDraft } from './useSourceDraft';
 
 const Frame = styled.div`
@@ -17,6 +20,10 @@ const Frame = styled.div`
   .cm-scroller { font-family: var(--mono); } .cm-gutters { background: var(--paper); color: var(--quiet); border-right: 1px solid var(--line); }
   .cm-editor .cm-activeLine, .cm-editor .cm-activeLineGutter { background: var(--gallWash); } .cm-editor .cm-cursor { border-left-color: var(--ink); }
   .cm-editor .cm-selectionBackground.cm-selectionBackground { background: var(--edge); } .cm-editor .cm-matchingBracket { outline: 1px solid var(--edge); background: none; }
+  .note-gutter .cm-gutterElement { padding: 0 2px; } .drop { display: inline-grid; place-items: center; min-width: 1.25rem; height: 1.25rem; border-radius: 0 55% 55% 55%; border: 1.5px solid var(--ink); font: 700 0.75rem/1 var(--sans); color: var(--ink); cursor: pointer; } .drop.must { background: var(--ink); color: var(--paper); }
+  .note { text-decoration: underline solid var(--ink) 1px; text-underline-offset: 3px; } .note.must { text-decoration-thickness: 2px; } .note.should { text-decoration-style: dashed; } .note.consider { text-decoration-style: dotted; }
+  .cm-tooltip { background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); max-width: 28rem; padding: 0.4rem 0.6rem; font: 400 0.875rem/1.4 var(--sans); }
+  .notes-here p + p { margin-top: 0.3rem; } .notes-here button { border: 0; background: none; color: var(--gall); text-decoration: underline; font-weight: 600; min-height: 1.5rem; cursor: pointer; }
 `;
 const Bar = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; padding: 0.4rem 0.75rem; background: var(--paper); color: var(--ink); border-bottom: 1px solid var(--line); font-size: 0.875rem;`;
 
@@ -28,13 +35,25 @@ const INKS = HighlightStyle.define([
   { tag: [tags.comment, tags.documentMeta], color: 'var(--quiet)', fontStyle: 'italic' },
 ]);
 
-/** The page's own source. While one types the engine re-audits in its worker; saving makes a revision. */
-export function SourceFace({ draft, goTo, mayChange, busy }: { draft: SourceDraft; goTo: number | null; mayChange: boolean; busy: boolean }) {
+export interface SourceFaceProps {
+  draft: SourceDraft;
+  /** The notes of the text as it stands in the editor, by offset. */
+  notes: readonly SourceNote[];
+  /** A place to go to, as an offset; a new object goes there again. */
+  goTo: { at: number } | null;
+  mayChange: boolean;
+  busy: boolean;
+  onTake(id: string): void;
+}
+
+/** The page's own source, with its notes in the gutter. While one types the engine re-audits in its worker; saving makes a revision. */
+export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: SourceFaceProps) {
   const holder = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const { text, type } = draft;
-  const latest = useRef({ type, save: draft.save });
-  latest.current = { type, save: draft.save };
+  const separator = separatorOf(text);
+  const latest = useRef({ type, save: draft.save, onTake });
+  latest.current = { type, save: draft.save, onTake };
 
   useEffect(() => {
     const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce ?? '';
@@ -43,11 +62,11 @@ export function SourceFace({ draft, goTo, mayChange, busy }: { draft: SourceDraf
       state: EditorState.create({
         doc: text,
         extensions: [
-          EditorView.cspNonce.of(nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), bracketMatching(), html(), syntaxHighlighting(INKS),
-          EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }), EditorView.editable.of(mayChange),
+          EditorView.cspNonce.of(nonce), sourceNotes((id) => latest.current.onTake(id)), lineNumbers(), history(), drawSelection(), highlightActiveLine(), bracketMatching(), html(), syntaxHighlighting(INKS),
+          EditorState.lineSeparator.of(separator), EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }), EditorView.editable.of(mayChange),
           // Tab is left alone: it moves on, so that nobody is caught in the editor.
           keymap.of([{ key: 'Mod-s', preventDefault: true, run: () => (void latest.current.save(), true) }, ...defaultKeymap, ...historyKeymap]),
-          EditorView.updateListener.of((update) => update.docChanged && latest.current.type(update.state.doc.toString())),
+          EditorView.updateListener.of((update) => update.docChanged && latest.current.type(update.state.sliceDoc())),
         ],
       }),
     });
@@ -55,18 +74,31 @@ export function SourceFace({ draft, goTo, mayChange, busy }: { draft: SourceDraf
     return () => editor.destroy();
     // The editor owns its text from here on; what comes from outside is put in by the effect below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [mayChange]);
+  }, [mayChange, separator]);
 
   useEffect(() => {
     const editor = view.current;
-    if (editor && editor.state.doc.toString() !== text) editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: text } });
+    const now = editor?.state.sliceDoc();
+    if (!editor || now === undefined || now === text) return;
+    const places = new Places(now);
+    // Only what differs is put in: the caret, and what can be undone here, stay.
+    editor.dispatch({ changes: changeBetween(now, text).edits.map((edit) => ({ from: places.of(edit.start), to: places.of(edit.end), insert: edit.text })) });
   }, [text]);
+
+  useEffect(() => {
+    const places = new Places(text);
+    if (view.current) showNotes(view.current, notes.map((note) => ({ ...note, from: places.of(note.from), to: places.of(note.to) })));
+    // Notes come after the text they are of; until then they move along with it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [notes, separator, mayChange]);
 
   useEffect(() => {
     const editor = view.current;
     if (!editor || goTo === null) return;
-    const at = Math.min(goTo, editor.state.doc.length);
+    const at = Math.min(new Places(text).of(goTo.at), editor.state.doc.length);
     editor.dispatch({ selection: { anchor: at }, effects: EditorView.scrollIntoView(at, { y: 'center' }) });
+    // A place is gone to once, not again with every key.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [goTo]);
 
   return (
@@ -75,6 +107,7 @@ export function SourceFace({ draft, goTo, mayChange, busy }: { draft: SourceDraf
         <Button $look="main" isDisabled={!draft.changed || !mayChange || busy} onPress={() => void draft.save()}>{`Save as revision ${draft.base + 1}`}</Button>
         <Button isDisabled={!draft.changed} onPress={draft.drop}>Drop the draft</Button>
         <span role="status">{draft.changed ? (draft.kept ? 'Not saved; kept as a draft in this browser.' : 'Not saved, and this browser keeps no drafts.') : 'As saved.'}</span>
+        <span><kbd>F8</kbd> next note</span>
         {draft.found && <span>{'A draft of '}<When at={draft.found} />{' was taken up.'}</span>}
       </Bar>
       <div ref={holder} />

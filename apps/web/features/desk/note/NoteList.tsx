@@ -1,0 +1,101 @@
+'use client';
+import type { Note } from '@inkwell/review';
+import { isCertain, REMEDIES, ruleOf } from '@inkwell/core';
+import { memo, useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { Button } from '@/ui/Button';
+import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
+import { Day } from '@/ui/When';
+import { FAMILY_WORDS } from '@/ui/words';
+import type { DeskActions, DeskState } from '../useDesk';
+import { keyOf, pageTextOf } from '../engine/pageText';
+import { useAnswer, type Engine } from '../engine/useEngine';
+import type { Permissions } from '../StandingLine';
+import { Filters } from './Filters';
+import { ManySheet } from './ManySheet';
+import { filters, isToJudge } from './filter';
+
+const Section = styled.section`padding-top: 0.6rem; background: var(--paper);`;
+const Head = styled.div`display: flex; flex-wrap: wrap; justify-content: space-between; align-items: center; gap: 0.3rem 0.75rem; padding: 0 1.25rem 0.4rem; h2 { font-size: 1rem; } span { font-size: 0.875rem; }`;
+const Row = styled.button<{ $current: boolean }>`
+  display: grid; grid-template-columns: 2rem 1.25rem minmax(0, 1fr) auto; gap: 0.5rem; align-items: center; width: 100%; padding: 0.35rem 1.25rem 0.35rem 0.75rem; text-align: left;
+  border: 0; border-top: 1px solid var(--line); background: ${({ $current }) => ($current ? 'var(--gallWash)' : 'none')}; box-shadow: ${({ $current }) => ($current ? 'inset 5px 0 0 var(--gall)' : 'none')}; cursor: pointer; font-size: 0.90625rem;
+  &:hover { background: var(--gallWash); } &:focus-visible { outline-offset: -3px; }
+  b { text-align: right; } em { font-style: normal; color: var(--quiet); font-size: 0.84375rem; }
+`;
+const Settled = styled.div`
+  display: flex; flex-wrap: wrap; align-items: center; gap: 0.25rem 0.75rem; padding: 0.35rem 1.25rem; border-top: 1px solid var(--line); color: var(--quiet); font-size: 0.875rem;
+  button { margin-left: auto; }
+`;
+const Empty = styled.p`padding: 0.75rem 1.25rem; border-top: 1px solid var(--line);`;
+
+/** Every note of the page in its order, and below them those that a person has ruled out. */
+export function NoteList({ state, actions, engine, can }: { state: DeskState; actions: DeskActions; engine: Engine; can: Permissions }) {
+  const { open, settled, inHand, filter, desk } = state;
+  return (
+    <Section aria-labelledby="notes-heading">
+      <Head>
+        <h2 id="notes-heading">{`Notes, in page order: ${open.length} open`}</h2>
+        {desk.fixedHere > 0 && <span>{`${desk.fixedHere} fixed`}</span>}
+        {open.some(({ note }) => isMendedSurely(note)) && <AllCertain state={state} actions={actions} engine={engine} mayChange={can.change} />}
+      </Head>
+      {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
+      {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
+      {open.length > 0 && <ol>
+        {open.map(({ number, note }) => <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />)}
+      </ol>}
+      {settled.map((note) => <SettledRow key={note.id} note={note} mayRule={can.rule} onTakeBack={() => void (note.standing === 'waived' ? actions.endWaiver(note) : actions.takeBack(note))} />)}
+    </Section>
+  );
+}
+
+const NoteRow = memo(function NoteRow({ number, note, current, onChoose }: { number: number; note: Note; current: boolean; onChoose(noteId: number): void }) {
+  return (
+    <li>
+      <Row type="button" $current={current} aria-current={current ? 'true' : undefined} onClick={() => onChoose(note.id)}>
+        <b>{number}</b>
+        <Drop weight={note.weight} />
+        <span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.title}{note.standing === 'returned' ? ' (returned)' : ''}</span>
+        <em>{`${FAMILY_WORDS[note.family]}${isToJudge(note) ? ', to judge' : ''}`}</em>
+      </Row>
+    </li>
+  );
+});
+
+/** Whether a note has a correction that needs no person; whether it acts here, the engine says. */
+function isMendedSurely({ rule, outcome }: Note): boolean {
+  return outcome === 'failed' && (ruleOf(rule)?.remedies.some((name) => isCertain(REMEDIES[name], rule)) ?? false);
+}
+
+/** Everything on the page that needs no person, shown before it is mended, as one revision. */
+function AllCertain({ state, actions, engine, mayChange }: { state: DeskState; actions: DeskActions; engine: Engine; mayChange: boolean }) {
+  const [open, setOpen] = useState(false);
+  const { desk } = state;
+  const settled = useMemo(() => desk.notes.filter((note) => note.standing === 'ruled out' || note.standing === 'waived').map(keyOf), [desk]);
+  const found = useAnswer<'certain'>(engine, useMemo(() => (open ? { kind: 'certain', page: pageTextOf(desk), settled } : null), [open, desk, settled]));
+  return (
+    <>
+      <Button isDisabled={!mayChange || state.busy} onPress={() => { actions.dismiss(); setOpen(true); }}>Mend what is certain…</Button>
+      <ManySheet title="Mend what is certain" open={open} found={found && { many: found.length, shown: found }} none="Nothing here is certain: each open note needs a word or a choice from you." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onMend={actions.mendCertain} />
+    </>
+  );
+}
+
+/** A note that a person has settled: who, how, and the way back. */
+function SettledRow({ note, mayRule, onTakeBack }: { note: Note; mayRule: boolean; onTakeBack(): void }) {
+  const { waiver, ruling, sentence, standing } = note;
+  if (standing === 'waived' && waiver) {
+    return (
+      <Settled>
+        <span>{`${sentence}: let stand until `}<Day day={waiver.until} />{` by ${waiver.by}, “${waiver.reason}”`}</span>
+        <Button $look="quiet" isDisabled={!mayRule} onPress={onTakeBack} aria-label={`End the exception for: ${sentence}`}>End it now</Button>
+      </Settled>
+    );
+  }
+  return (
+    <Settled>
+      <span>{`${sentence}: ${standing}${ruling ? ` by ${ruling.by}` : ''}`}</span>
+      {standing === 'ruled out' && <Button $look="quiet" isDisabled={!mayRule} onPress={onTakeBack} aria-label={`Take back the answer on: ${sentence}`}>Take back</Button>}
+    </Settled>
+  );
+}

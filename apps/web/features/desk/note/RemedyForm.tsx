@@ -1,0 +1,154 @@
+'use client';
+import { ruleOf, type Inputs, type RemedyName, type RemedyOffer } from '@inkwell/core';
+import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
+import styled from 'styled-components';
+import { Button } from '@/ui/Button';
+import { Choice, TextBox } from '@/ui/Field';
+import type { Answers, FindingKey, PageText, Preview, Side } from '../engine/protocol';
+import type { Engine } from '../engine/useEngine';
+import { ColourPanel, PicturePanel } from './SubjectPanel';
+
+const Form = styled.form`display: grid; gap: 0.65rem; margin-top: 0.75rem; padding-top: 0.75rem; border-top: 1px solid var(--line); min-width: 0; > * { min-width: 0; }`;
+const Sides = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.6rem;`;
+const SideBox = styled.div`
+  border: 1px solid var(--line); background: var(--paper); padding: 0.5rem 0.65rem; font-size: 0.875rem; min-width: 0;
+  h3 { font: 600 0.8125rem var(--sans); color: var(--quiet); margin-bottom: 0.2rem; }
+  code { display: block; margin-top: 0.35rem; color: var(--quiet); max-height: 4.6em; overflow: hidden; }
+`;
+const Actions = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center;`;
+const Quiet = styled.p`font-size: 0.875rem; color: var(--quiet);`;
+const Fields = styled.div`display: grid; gap: 0.65rem;`;
+
+export interface RemedyFormProps {
+  /** Whose pictures are shown. */
+  page: { pageId: number; collection: string };
+  text: PageText;
+  finding: FindingKey;
+  busy: boolean;
+  mayChange: boolean;
+  applyLabel?: string;
+  /** What is offered besides, for the correction that is chosen. */
+  besides?(remedy: RemedyName, inputs: Inputs): ReactNode;
+  onApply(remedy: RemedyName, inputs: Inputs): Promise<void>;
+  onSkip(): void;
+  engine: Engine;
+}
+
+/** The corrections of a note: choose one, fill it in, see before and after, apply and go on. */
+export function RemedyForm({ page, text, finding, engine, busy, mayChange, applyLabel = 'Apply, go to next', besides, onApply, onSkip }: RemedyFormProps) {
+  const { found, usable, offer, inputs, preview, choose, fill } = useCorrection(text, finding, engine);
+
+  // What is shown may still be of the text before the last key: what is typed now decides.
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!offer || !inputs || !mayChange || busy) return;
+    if ((await engine.ask<'preview'>({ kind: 'preview', page: text, finding, remedy: offer.name, inputs })).ok) await onApply(offer.name, inputs);
+  };
+
+  return (
+    <Form onSubmit={(event) => void submit(event)} aria-label="Correction" aria-busy={found === null}>
+      {found && <SubjectOfNote page={page} found={found} usable={usable} chosen={offer?.name} inputs={inputs} onChoose={fill} />}
+      <WhichRemedy rule={finding.rule} offers={found?.offers ?? null} usable={usable} chosen={offer?.name} onChoose={choose} />
+      {offer && offer.fields.length > 0 && <Fields>{offer.fields.map((field) => <RemedyField key={field.name} field={field} value={inputs?.[field.name] ?? ''} onChange={(value) => fill(offer.name, { [field.name]: value })} />)}</Fields>}
+      <BeforeAndAfter preview={preview} />
+      <Actions>
+        {offer && <Button type="submit" $look="main" isDisabled={busy || !mayChange}>{applyLabel}</Button>}
+        <Button onPress={onSkip}>Skip</Button>
+        {offer && inputs && besides?.(offer.name, inputs)}
+        {!mayChange && <Quiet>You may look, not change: someone else has to be at the desk.</Quiet>}
+      </Actions>
+    </Form>
+  );
+}
+
+/** What is offered for a note, what is chosen and typed of it, and what would come of that. */
+function useCorrection(text: PageText, key: FindingKey, engine: Engine) {
+  const [name, setName] = useState<string | null>(null);
+  const [typed, setTyped] = useState<Record<string, Inputs>>({});
+  const found = useOffers(engine, text, key);
+  const usable = found?.offers.filter((offer) => !offer.declines) ?? [];
+  const offer = usable.find((one) => one.name === name) ?? usable[0];
+  const inputs = offer ? (typed[offer.name] ?? offer.inputs) : undefined;
+  const preview = usePreview(engine, text, key, offer?.name, inputs);
+  const fill = (remedy: string, values: Inputs) => {
+    setName(remedy);
+    setTyped((now) => ({ ...now, [remedy]: { ...found?.offers.find((one) => one.name === remedy)?.inputs, ...now[remedy], ...values } }));
+  };
+  return { found, usable, offer, inputs, preview, choose: setName, fill };
+}
+
+interface SubjectOfNoteProps {
+  page: RemedyFormProps['page'];
+  found: Answers['offers'];
+  usable: readonly RemedyOffer[];
+  chosen: string | undefined;
+  inputs: Inputs | undefined;
+  onChoose(remedy: string, inputs: Inputs): void;
+}
+
+/** What a person has to see to choose well: the picture in its surroundings, or the pair of colours. */
+function SubjectOfNote({ page: { pageId, collection }, found: { picture, subject }, usable, chosen, inputs, onChoose }: SubjectOfNoteProps) {
+  if (subject?.kind === 'colour') return <ColourPanel subject={subject} chosen={{ remedy: chosen, inputs }} usable={new Set(usable.map((one) => one.name))} onChoose={onChoose} />;
+  return picture && <PicturePanel pageId={pageId} collection={collection} picture={picture} subject={subject} alt={inputs?.alt} />;
+}
+
+function WhichRemedy({ rule, offers, usable, chosen, onChoose }: { rule: string; offers: readonly RemedyOffer[] | null; usable: readonly RemedyOffer[]; chosen: string | undefined; onChoose(name: string): void }) {
+  if (usable.length > 1) return <Choice label="Correction" hideLabel value={chosen ?? ''} onChange={onChoose} options={usable.map((one) => ({ value: one.name, label: one.label }))} />;
+  return usable[0] ? <strong>{usable[0].label}</strong> : <Quiet>{whyNoneIsOffered(offers, rule)}</Quiet>;
+}
+
+/** What the engine offers for a note and knows of its subject; null until it has answered, and what it said last while the page changes under it. */
+function useOffers(engine: Engine, text: PageText, key: FindingKey): Answers['offers'] | null {
+  const [found, setFound] = useState<Answers['offers'] | null>(null);
+  useEffect(() => {
+    let current = true;
+    void engine.ask<'offers'>({ kind: 'offers', page: text, finding: key }).then((answer) => current && setFound(answer));
+    return () => void (current = false);
+  }, [engine, text, key]);
+  return found;
+}
+
+function whyNoneIsOffered(offers: readonly RemedyOffer[] | null, rule: string): string | undefined {
+  return offers === null ? 'Looking for corrections…' : (offers[0]?.declines ?? ruleOf(rule)?.fix);
+}
+
+function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {
+  if (field.kind === 'choice') return <Choice label={field.label} value={value} onChange={onChange} options={field.options ?? []} />;
+  return <TextBox label={field.label} value={value} onChange={onChange} passage={field.kind === 'passage'} hint={lengthHint(field.hint, value)} />;
+}
+
+function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
+  return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
+}
+
+function usePreview(engine: Engine, text: PageText, key: FindingKey, remedy: string | undefined, inputs: Inputs | undefined): Preview | null {
+  const [preview, setPreview] = useState<Preview | null>(null);
+  useEffect(() => {
+    let current = true;
+    if (!remedy || !inputs) return setPreview(null);
+    void engine.ask<'preview'>({ kind: 'preview', page: text, finding: key, remedy, inputs }).then((seen) => current && setPreview(seen));
+    return () => void (current = false);
+  }, [engine, text, key, remedy, inputs]);
+  return preview;
+}
+
+function BeforeAndAfter({ preview }: { preview: Preview | null }) {
+  if (!preview) return null;
+  if (!preview.ok) return <Quiet role="status">{preview.reason}</Quiet>;
+  return (
+    <Sides>
+      <SideView title="Now, spoken" side={preview.now} />
+      <SideView title="Then, spoken" side={preview.then} />
+    </Sides>
+  );
+}
+
+function SideView({ title, side }: { title: string; side: Side }) {
+  return (
+    <SideBox>
+      <h3>{title}</h3>
+      <p>{side.spoken ? `“${side.spoken}”` : 'Nothing is said.'}</p>
+      {side.markup && <code>{side.markup}</code>}
+    </SideBox>
+  );
+}
