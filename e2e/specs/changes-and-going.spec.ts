@@ -7,10 +7,10 @@ test('two revisions lie side by side, as text and as proof, with what became of 
   await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
   await apply(page);
   await page.getByRole('tab', { name: 'Changes' }).click();
-  await page.getByRole('button', { name: 'What revision 3 changed' }).click();
+  await page.getByRole('button', { name: 'What it changed: revision 3' }).click();
   const comparison = page.getByRole('region', { name: 'Comparison' });
   await expect(comparison.getByRole('heading', { name: 'Fixed: 1 note' })).toBeVisible();
-  await expect(comparison.getByRole('heading', { name: 'New: 0 notes' })).toBeVisible();
+  await expect(comparison.getByRole('heading', { name: 'New: 2 notes' })).toBeVisible();
   await expect(comparison.getByText(/smoker\.png has no alternative/)).toBeVisible();
   await expect(comparison.locator('mark')).toHaveText('alt="A smoker, lit" ');
 

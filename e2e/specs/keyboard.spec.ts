@@ -50,7 +50,7 @@ test('single keys step through notes, show faces and undo, and can be turned off
   await expect(page.getByRole('button', { name: /^2\s*Must: Heading with no text/ })).toHaveAttribute('aria-current', 'true');
   await page.keyboard.press('b');
   await expect(first).toHaveAttribute('aria-current', 'true');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await expect(page.getByRole('region', { name: 'Revisions' })).toBeVisible();
   await page.keyboard.press('?');
   const sheet = page.getByRole('dialog', { name: 'Keys of the Desk' });

@@ -11,7 +11,7 @@ import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { useEngine } from '@/features/desk/engine/useEngine';
 import type { SizedUp } from '@/features/desk/engine/protocol';
-import { takeFromClipboard } from './clipboard';
+import { takeFromClipboard } from '@/ui/clipboard';
 
 const Form = styled.form`display: grid; gap: 1.1rem; max-width: 52rem; margin-top: 1.25rem; background: var(--sheet); border: 1px solid var(--line); padding: 1.25rem;`;
 const FileLabel = styled.label`${fieldLabel} input { display: block; margin-top: 0.4rem; max-width: 100%; }`;

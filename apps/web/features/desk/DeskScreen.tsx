@@ -15,16 +15,20 @@ import { NoteList } from './note/NoteList';
 import { DeskPalette } from './palette/DeskPalette';
 import { Proof } from './proof/Proof';
 import { ShortcutSheet } from './ShortcutSheet';
-import { SourceFace } from './source/SourceFace';
 import { addressBeside, StandingLine, type Permissions } from './StandingLine';
 import { useEngine } from './engine/useEngine';
 import { filters } from './note/filter';
 import { OutlineFace } from './outline/OutlineFace';
 import { FACES, placeFrom, queryOf, type DeskPlace, type Face } from './place';
+import dynamic from 'next/dynamic';
 import { SpokenFace } from './spoken/SpokenFace';
 import { useDesk, type DeskState } from './useDesk';
 import { usePaletteKey, useShortcuts } from './useShortcuts';
 import { useSourceDraft } from './source/useSourceDraft';
+
+/** Editors come when they are asked for: most visits to a page need neither. */
+const TextFace = dynamic(() => import('./text/TextFace').then((face) => face.TextFace), { ssr: false });
+const SourceFace = dynamic(() => import('./source/SourceFace').then((face) => face.SourceFace), { ssr: false });
 
 const Layout = styled.main`
   display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 31rem); height: calc(100dvh - 2.875rem); grid-template-rows: auto minmax(0, 1fr);
@@ -38,7 +42,7 @@ const Left = styled(Tabs)`
   @media (max-width: 60rem), (max-height: 30rem) { padding-left: 0; [role='tabpanel'] > * { max-height: 32rem; } }
 `;
 const Faces = styled(TabList)`
-  display: flex; align-items: end; min-height: 2.75rem; padding-top: 0.3rem;
+  display: flex; flex-wrap: wrap; align-items: end; min-height: 2.75rem; padding-top: 0.3rem;
   [role='tab'] { padding: 0.5rem 0.9rem; font-size: 0.875rem; color: var(--quiet); border: 1px solid transparent; border-bottom: 0; cursor: pointer; }
   [role='tab'][data-selected] { background: var(--sheet); border-color: var(--line); color: var(--ink); font-weight: 700; border-radius: var(--round) var(--round) 0 0; }
   [role='tab'][data-focus-visible] { outline: 3px solid var(--gall); outline-offset: -3px; }
@@ -94,13 +98,16 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
     : state.open.map(({ note }) => ({ id: String(note.id), from: note.at.start, to: note.at.end, weight: note.weight, sentence: note.sentence }))), [draft.changed, draft.notes, state.open]);
   const takeFromSource = (id: string) => (draft.changed ? setTaken(id) : actions.choose(Number(id)));
 
-  const drafting = state.face === 'source' && draft.changed;
+  const drafting = (state.face === 'source' || state.face === 'text') && draft.changed;
   return (
     <Layout id="content">
       <StandingLine state={state} actions={actions} can={can} query={onward} />
       <Left selectedKey={state.face} onSelectionChange={(face) => actions.setFace(face as Face)}>
         <Faces aria-label="Faces of the page">{FACES.map((face) => <Tab key={face.id} id={face.id}>{face.label}</Tab>)}</Faces>
         <TabPanel id="proof"><Proof state={state} actions={actions} view={view} onView={setView} /></TabPanel>
+        <TabPanel id="text">
+          {draft.theirs ? <Conflict draft={draft} theirs={draft.theirs} /> : <TextFace desk={state.desk} draft={draft} engine={engine} mayChange={can.change} busy={state.busy} />}
+        </TabPanel>
         <TabPanel id="outline"><OutlineFace state={state} actions={actions} engine={engine} mayChange={can.change} /></TabPanel>
         <TabPanel id="spoken"><SpokenFace state={state} actions={actions} engine={engine} /></TabPanel>
         <TabPanel id="source">
@@ -132,11 +139,12 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   );
 }
 
-function NothingOpen({ state }: { state: DeskState }) {
-  const { standing, signOff } = state.desk;
+function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
+  if (filters(filter)) return <Done><h2>Nothing open is left by this choice</h2><p>The rest comes back with “Show all” below.</p></Done>;
+  const { standing, signOff } = desk;
   return (
     <Done>
-      <h2>{filters(state.filter) ? 'Nothing open is left by this choice' : 'Nothing is open on this page'}</h2>
+      <h2>Nothing is open on this page</h2>
       <p>{standing === 'signed off' && signOff ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.` : 'Read the proof once more, then sign this revision off.'}</p>
     </Done>
   );

@@ -4,6 +4,7 @@ import { viewFrom, writeView, type ProofView } from './proof/views';
 /** The faces of a page, in the order of their tabs and keys. */
 export const FACES = [
   { id: 'proof', label: 'Proof' },
+  { id: 'text', label: 'Text' },
   { id: 'outline', label: 'Outline' },
   { id: 'spoken', label: 'Spoken' },
   { id: 'source', label: 'Source' },

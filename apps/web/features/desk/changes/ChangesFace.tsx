@@ -37,7 +37,7 @@ export function ChangesFace({ state, actions, mayChange, pair, onPair }: Changes
                 <td className="whole"><When at={line.at} /></td>
                 <td>
                   <div>
-                    {history[i + 1] && <Button onPress={() => onPair({ from: history[i + 1]!.number, to: line.number })} aria-label={`What revision ${line.number} changed`}>What it changed</Button>}
+                    {history[i + 1] && <Button onPress={() => onPair({ from: history[i + 1]!.number, to: line.number })} aria-label={`What it changed: revision ${line.number}`}>What it changed</Button>}
                     {line.number === revision.number ? 'This is the newest' : <Button isDisabled={!mayChange || state.busy} onPress={() => void actions.restore(line.number)} aria-label={`Restore revision ${line.number}`}>Restore</Button>}
                   </div>
                 </td>

@@ -90,11 +90,13 @@ function NotesThat({ title, notes }: { title: string; notes: readonly ComparedNo
   return (
     <div>
       <h3>{`${title}: ${counted(notes.length, 'note')}`}</h3>
-      <ul>
-        {notes.slice(0, MOST_NOTES).map((note) => (
-          <li key={note.id}><Drop weight={note.weight} size={14} /><span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.sentence}</span></li>
-        ))}
-      </ul>
+      {notes.length > 0 && (
+        <ul>
+          {notes.slice(0, MOST_NOTES).map((note) => (
+            <li key={note.id}><Drop weight={note.weight} size={14} /><span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.sentence}</span></li>
+          ))}
+        </ul>
+      )}
       {notes.length > MOST_NOTES && <p>{`and ${notes.length - MOST_NOTES} more`}</p>}
     </div>
   );

@@ -64,3 +64,45 @@ test('a text to be brought in is sized up', () => {
   expect(ask({ kind: 'size-up', source: '<p>One</p>' })).toEqual({ scope: 'fragment', title: '', notes: 0 });
   expect(ask({ kind: 'size-up', source: '<html lang="en"><title> Wax </title><body><main><h1>Wax</h1><p>Text.</p></main></body></html>' })).toEqual({ scope: 'document', title: 'Wax', notes: 0 });
 });
+
+const keys = (text: PageText, rule: string) => ask<'audit'>({ kind: 'audit', page: text }).filter((note) => note.rule === rule);
+
+test('the same slip in other places is counted, and shown with what becomes of each', () => {
+  const text = page('<h2>Links</h2>' + [1, 2, 3].map((n) => `<p>Leaf <a href="l${n}.html" target="_blank">number ${n}</a>.</p>`).join(''));
+  const among = keys(text, 'links/new-window');
+  const alike = ask<'alike'>({ kind: 'alike', page: text, finding: among[0]!, remedy: 'same-window', inputs: {}, among, shown: 2 });
+  expect([alike.many, alike.shown.map((one) => one.preview.ok)]).toEqual([3, [true, true]]);
+  expect(ask<'alike'>({ kind: 'alike', page: text, finding: among[0]!, remedy: 'same-window', inputs: {}, among: among.slice(0, 1), shown: 2 }).many).toBe(1);
+});
+
+test('what is certain leaves out what a person has settled', () => {
+  const text = page('<h2>Wax</h2><p>1. Candles</p><p>2. Polish</p><h2>Hive</h2><p>- Roof</p><p>- Floor</p>');
+  const [first] = keys(text, 'lists/typed');
+  expect(ask<'certain'>({ kind: 'certain', page: text, settled: [] }).map((one) => one.line)).toEqual([1, 1]);
+  expect(ask<'certain'>({ kind: 'certain', page: text, settled: [first!] })).toHaveLength(1);
+});
+
+test('a correction gives the text after it, or nothing where it declines', () => {
+  const text = page('<p><img src="hive.png"></p>');
+  const [finding] = keys(text, 'images/no-alternative');
+  expect(ask<'remedied'>({ kind: 'remedied', page: text, finding: finding!, remedy: 'describe', inputs: { alt: 'A hive' } })).toBe('<p><img alt="A hive" src="hive.png"></p>');
+  expect(ask<'remedied'>({ kind: 'remedied', page: text, finding: finding!, remedy: 'describe', inputs: { alt: '' } })).toBeNull();
+});
+
+test('a page is heard, taken apart and put in order', () => {
+  const text = page('<h2>Wax</h2><table><tr><td>Hive</td><td>Yield</td></tr><tr><td>North</td><td>12</td></tr></table>');
+  expect(ask<'heard'>({ kind: 'heard', page: text }).lines[0]).toMatchObject({ says: 'Heading level 2, Wax' });
+  const [table] = ask<'structure'>({ kind: 'structure', page: text }).tables;
+  const would = ask<'arranged'>({ kind: 'arranged', page: text, arrangement: { kind: 'table', path: table!.path, headers: 'both', caption: '' } });
+  expect(would.ok && would.table!.lines[1]![1]!.heads).toEqual(['North', 'Yield']);
+  const flat = ask<'arranged'>({ kind: 'arranged', page: text, arrangement: { kind: 'flatten', path: table!.path, order: 'columns' } });
+  expect(flat.ok && flat.lines.map((line) => line.says)).toEqual(['Hive', 'North', 'Yield', '12']);
+  expect(ask<'arranged'>({ kind: 'arranged', page: text, arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h2[9]', level: 2 }] } })).toMatchObject({ ok: false });
+  expect(ask<'blocks'>({ kind: 'blocks', page: text })).toHaveLength(2);
+});
+
+test('a paste is cleaned, and its lines get the levels they were given', () => {
+  const html = '<p class=MsoNormal><b>Wax</b></p><p class=MsoNormal>It keeps.<o:p></o:p></p>';
+  const { bold } = ask<'pasted'>({ kind: 'pasted', html, levels: [] });
+  expect(ask<'pasted'>({ kind: 'pasted', html, levels: [{ path: bold[0]!.path, level: 3 }] }).html).toBe('<h3>Wax</h3><p>It keeps.</p>');
+});

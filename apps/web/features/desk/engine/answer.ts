@@ -1,6 +1,6 @@
 import {
-  addressOf, alikeTo, applyRemedy, auditPage, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, mendCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
-  titleText, type Finding, type Page,
+  addressOf, alikeTo, applyRemedy, arrange, auditPage, cleanPaste, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, mendCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
+  textBlocks, titleText, type Finding, type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
 import type { Answers, DraftNote, FindingKey, OneOfMany, PageText, Preview, Question, SizedUp } from './protocol';
@@ -37,6 +37,10 @@ export class PageReader {
         return this.structure(question.page);
       case 'arranged':
         return arranged(this.open(question.page).page, question.arrangement);
+      case 'blocks':
+        return textBlocks(this.open(question.page).page);
+      case 'pasted':
+        return pasted(question);
       case 'size-up':
         return sizeUp(question.source);
     }
@@ -121,6 +125,14 @@ function pictureOf(page: Page, finding: Finding, from: string): string | null {
 function draftNote(finding: Finding): DraftNote {
   const { rule, family, weight, outcome, at } = finding;
   return { rule, family, weight, outcome, path: at.path, start: at.start, end: at.end, line: at.line, title: ruleOf(rule)?.title ?? rule, sentence: sentenceOf(finding) };
+}
+
+/** A paste, cleaned; lines that were said to head something become headings. */
+function pasted({ html, levels }: Asked<'pasted'>): Answers['pasted'] {
+  const clean = cleanPaste(html);
+  if (levels.length === 0) return clean;
+  const result = arrange(parsePage(clean.html, { scope: 'fragment' }), { kind: 'levels', levels });
+  return { html: result.ok ? result.value.after : clean.html, bold: [] };
 }
 
 function sizeUp(source: string): SizedUp {

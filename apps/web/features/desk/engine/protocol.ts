@@ -1,4 +1,4 @@
-import type { Arrangement, Family, FindingOutcome, Inputs, Kinds, Neighbours, RemedyName, RemedyOffer, Scope, SpokenLine, Structure, Subject, TableView, Weight } from '@inkwell/core';
+import type { Arrangement, Family, FindingOutcome, Inputs, Kinds, Neighbours, Pasted, RemedyName, RemedyOffer, Scope, SpokenLine, Structure, Subject, TableView, TextBlock, Weight } from '@inkwell/core';
 
 /** A page as the worker needs it: its text and what its surroundings know. */
 export interface PageText {
@@ -65,6 +65,8 @@ export type Question =
   | { kind: 'heard'; page: PageText }
   | { kind: 'structure'; page: PageText }
   | { kind: 'arranged'; page: PageText; arrangement: Arrangement }
+  | { kind: 'blocks'; page: PageText }
+  | { kind: 'pasted'; html: string; levels: Extract<Arrangement, { kind: 'levels' }>['levels'] }
   | { kind: 'size-up'; source: string };
 
 export interface Answers {
@@ -79,5 +81,9 @@ export interface Answers {
   heard: Heard;
   structure: Structure;
   arranged: Arranged;
+  /** The blocks of text; null where the markup is too tangled to take apart. */
+  blocks: TextBlock[] | null;
+  /** Cleaned, with the levels given to its lines; what may still be a heading is listed. */
+  pasted: Pasted;
   'size-up': SizedUp;
 }

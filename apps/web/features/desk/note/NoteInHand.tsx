@@ -20,7 +20,7 @@ const Top = styled.div`
   display: flex; flex-wrap: wrap; gap: 0.2rem 0.5rem; align-items: center; font-size: 0.875rem; color: var(--quiet);
   b { color: var(--ink); } > span:last-child { margin-left: auto; } a { display: inline-block; padding: 0.15rem 0; }
 `;
-const Aside = styled.div`display: flex; flex-wrap: wrap; gap: 0.25rem 0.5rem; margin-top: 0.5rem;`;
+const Aside = styled.div`display: flex; flex-wrap: wrap; gap: 0.25rem 0.5rem; margin: 0.5rem 0 0 -0.4rem;`;
 
 export interface NoteInHandProps {
   state: DeskState;

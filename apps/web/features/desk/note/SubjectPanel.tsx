@@ -8,10 +8,10 @@ import { send } from '@/ui/send';
 import { counted } from '@/ui/words';
 import { proofAddress } from '../proof/Proof';
 
-const Pictured = styled.figure`
+const Pictured = styled.div`
   display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.4rem 0.9rem; align-items: start; font-size: 0.875rem; min-width: 0;
   > img { max-width: 100%; max-height: 13rem; justify-self: start; border: 1px solid var(--line); background: #fffefa; }
-  figcaption { display: grid; gap: 0.4rem; color: var(--quiet); overflow-wrap: anywhere; } figcaption > p:first-child { font: 400 0.9375rem/1.4 var(--serif); } figcaption mark { background: var(--gallWash); color: var(--ink); font: 600 0.8125rem var(--sans); padding: 0 0.3rem; }
+  > div { display: grid; gap: 0.4rem; color: var(--quiet); overflow-wrap: anywhere; } > div > p:first-child { font: 400 0.9375rem/1.4 var(--serif); } mark { background: var(--gallWash); color: var(--ink); font: 600 0.8125rem var(--sans); padding: 0 0.3rem; }
   ul { display: grid; gap: 0.1rem; color: var(--quiet); }
 `;
 
@@ -28,9 +28,9 @@ export interface PicturePanelProps {
 export function PicturePanel({ pageId, collection, picture, subject, alt }: PicturePanelProps) {
   const uses = useUses(pageId, picture);
   return (
-    <Pictured>
+    <Pictured role="group" aria-label="The picture and where it stands">
       <img src={proofAddress(collection, picture)} alt="The picture this note speaks of" />
-      <figcaption>
+      <div>
         {subject && <p>{subject.before} <mark>{alt ? alt : 'the picture'}</mark> {subject.after}</p>}
         {subject && subject.alsoHere.length > 0 && <p>{`Also on this page: ${subject.alsoHere.map((said) => (said ? `“${said}”` : 'nothing said')).join(', ')}`}</p>}
         {uses && uses.length > 0 && (
@@ -39,7 +39,7 @@ export function PicturePanel({ pageId, collection, picture, subject, alt }: Pict
             <ul>{uses.map((use) => <li key={use.slug}><Link href={`/collections/${collection}/${use.slug}`}>{use.title}</Link>{`: ${use.alt ? `“${use.alt}”` : use.alt === null ? 'no alternative' : 'decorative'}`}</li>)}</ul>
           </div>
         )}
-      </figcaption>
+      </div>
     </Pictured>
   );
 }

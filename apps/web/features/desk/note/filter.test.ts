@@ -11,9 +11,9 @@ test('every part of a filter has to hold', () => {
 });
 
 test('words are looked for in any order, in either case, in title, sentence and criterion', () => {
-  expect(asked({ text: 'HERE vague' })).toBe(true);
-  expect(asked({ text: '2.4.4' })).toBe(true);
-  expect(asked({ text: 'vague table' })).toBe(false);
+  expect(asked({ words: 'HERE vague' })).toBe(true);
+  expect(asked({ words: '2.4.4' })).toBe(true);
+  expect(asked({ words: 'vague table' })).toBe(false);
 });
 
 test('a question that is answered is no longer to judge', () => {
@@ -21,7 +21,7 @@ test('a question that is answered is no longer to judge', () => {
 });
 
 test('a filter comes back from its address, and what an address makes up asks for nothing', () => {
-  const filter: NoteFilter = { family: 'links', weight: 'must', criterion: '1.4.3', standing: 'ruled out', text: 'faint grey' };
+  const filter: NoteFilter = { family: 'links', weight: 'must', criterion: '1.4.3', standing: 'ruled out', words: 'faint grey' };
   const search = new URLSearchParams();
   writeFilter(filter, search);
   expect(filterFrom(search)).toEqual(filter);

@@ -9,10 +9,10 @@ export interface NoteFilter {
   criterion: string;
   standing: Note['standing'] | 'to judge' | '';
   /** Words that have to stand in the note, in any order. */
-  text: string;
+  words: string;
 }
 
-export const NO_FILTER: NoteFilter = { family: '', weight: '', criterion: '', standing: '', text: '' };
+export const NO_FILTER: NoteFilter = { family: '', weight: '', criterion: '', standing: '', words: '' };
 
 export const WEIGHTS: readonly Weight[] = ['must', 'should', 'consider'];
 export const STANDINGS = ['to judge', 'open', 'in hand', 'returned', 'waived', 'ruled out'] as const;
@@ -30,7 +30,7 @@ export function passes(filter: NoteFilter, note: Note): boolean {
   if (filter.criterion && !note.criteria.includes(filter.criterion)) return false;
   if (filter.standing === 'to judge' ? !isToJudge(note) : filter.standing && note.standing !== filter.standing) return false;
   const said = `${note.title} ${note.sentence} ${note.criteria.join(' ')}`.toLowerCase();
-  return filter.text.toLowerCase().split(/\s+/).every((word) => said.includes(word));
+  return filter.words.toLowerCase().split(/\s+/).every((word) => said.includes(word));
 }
 
 const OPEN: ReadonlySet<string> = new Set(['open', 'in hand', 'returned']);

@@ -8,8 +8,7 @@ import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } f
 import { useEffect, useRef } from 'react';
 import { changeBetween } from '@inkwell/core';
 import styled from 'styled-components';
-import { Button } from '@/ui/Button';
-import { When } from '@/ui/When';
+import { DraftBar } from './DraftBar';
 import { Places, separatorOf } from './lineEnds';
 import { showNotes, sourceNotes, type SourceNote } from './sourceNotes';
 import type { SourceDraft } from './useSourceDraft';
@@ -25,7 +24,6 @@ const Frame = styled.div`
   .cm-tooltip { background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); max-width: 28rem; padding: 0.4rem 0.6rem; font: 400 0.875rem/1.4 var(--sans); }
   .notes-here p + p { margin-top: 0.3rem; } .notes-here button { border: 0; background: none; color: var(--gall); text-decoration: underline; font-weight: 600; min-height: 1.5rem; cursor: pointer; }
 `;
-const Bar = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center; padding: 0.4rem 0.75rem; background: var(--paper); color: var(--ink); border-bottom: 1px solid var(--line); font-size: 0.875rem;`;
 
 /** Markup in the house's inks: tags stand out, values recede. */
 const INKS = HighlightStyle.define([
@@ -103,13 +101,7 @@ export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: Sour
 
   return (
     <Frame>
-      <Bar>
-        <Button $look="main" isDisabled={!draft.changed || !mayChange || busy} onPress={() => void draft.save()}>{`Save as revision ${draft.base + 1}`}</Button>
-        <Button isDisabled={!draft.changed} onPress={draft.drop}>Drop the draft</Button>
-        <span role="status">{draft.changed ? (draft.kept ? 'Not saved; kept as a draft in this browser.' : 'Not saved, and this browser keeps no drafts.') : 'As saved.'}</span>
-        <span><kbd>F8</kbd> next note</span>
-        {draft.found && <span>{'A draft of '}<When at={draft.found} />{' was taken up.'}</span>}
-      </Bar>
+      <DraftBar draft={draft} mayChange={mayChange} busy={busy}><span><kbd>F8</kbd> next note</span></DraftBar>
       <div ref={holder} />
     </Frame>
   );
