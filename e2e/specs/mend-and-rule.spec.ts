@@ -10,6 +10,8 @@ test('one slip that stands many times is mended everywhere at once, seen before,
   await sheet.getByRole('button', { name: 'Mend all 4' }).click();
   await expect(sheet).toBeHidden();
   await expect(standing(page)).toContainText('revision 2');
+  // The button that opened the sheet is gone with its note: focus is not lost with it.
+  await expect(page.locator('#note-heading')).toBeFocused();
   expect(await sourceOf(page)).not.toContain('_blank');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(standing(page)).toContainText('revision 3');

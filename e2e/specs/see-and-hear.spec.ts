@@ -94,3 +94,29 @@ test('links, headings and pictures are listed out of their surroundings', async 
   await page.getByRole('tab', { name: 'Fields 0' }).click();
   await expect(page.getByText('This page has nothing to fill in.')).toBeVisible();
 });
+
+test('where the browser has a voice, it reads from the line one is at, and stops when told', async ({ page }) => {
+  // Headless Chromium has no voice of its own: this one says nothing and keeps what it was given.
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    const voice = Object.assign(new EventTarget(), {
+      getVoices: () => [{ name: 'Test' }],
+      cancel: () => undefined,
+      speak: (words: SpeechSynthesisUtterance) => {
+        said.push(words.text);
+        if (said.length < 3) setTimeout(() => words.dispatchEvent(new Event('end')), 20);
+      },
+    });
+    Object.defineProperty(window, 'speechSynthesis', { value: voice });
+    Object.assign(window, { said });
+  });
+  await bringIn(page, '<h2>Wax</h2><p>One.</p><p>Two.</p><p>Three.</p><p>Four.</p>', freshTitle('Voice'));
+  await page.getByRole('tab', { name: 'Spoken' }).click();
+  const lines = page.getByRole('list', { name: 'The page as it is said' });
+  await lines.getByRole('button', { name: 'One.', exact: true }).click();
+  await page.getByRole('button', { name: 'Read aloud from here' }).click();
+  await expect(lines.getByRole('button', { name: 'Three.', exact: true })).toHaveAttribute('aria-current', 'true');
+  expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).toEqual(['One.', 'Two.', 'Three.']);
+  await page.getByRole('button', { name: 'Stop reading' }).click();
+  await expect(page.getByRole('button', { name: 'Read aloud from here' })).toBeVisible();
+});

@@ -1,7 +1,7 @@
 'use client';
 import type { Desk } from '@inkwell/review';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -37,9 +37,9 @@ const Layout = styled.main`
 `;
 const Left = styled(Tabs)`
   display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; padding-left: 1.25rem; background: var(--ground);
-  [role='tabpanel'] { display: grid; grid-template-rows: auto; grid-auto-rows: minmax(0, 1fr); min-height: 0; outline-offset: -3px; }
-  [role='tabpanel'] > :last-child { min-height: 0; }
-  @media (max-width: 60rem), (max-height: 30rem) { padding-left: 0; [role='tabpanel'] > * { max-height: 32rem; } }
+  > [role='tabpanel'] { display: grid; grid-template-rows: auto; grid-auto-rows: minmax(0, 1fr); min-height: 0; outline-offset: -3px; }
+  > [role='tabpanel'] > :last-child { min-height: 0; }
+  @media (max-width: 60rem), (max-height: 30rem) { padding-left: 0; > [role='tabpanel'] > * { max-height: 32rem; } }
 `;
 const Faces = styled(TabList)`
   display: flex; flex-wrap: wrap; align-items: end; min-height: 2.75rem; padding-top: 0.3rem;
@@ -51,7 +51,7 @@ const Right = styled.div`
   background: var(--paper); border-left: 1px solid var(--line); overflow-y: auto; min-height: 0;
   @media (max-width: 60rem), (max-height: 30rem) { overflow: visible; border-left: 0; }
 `;
-const Done = styled.div`padding: 1.25rem; background: var(--sheet); border-bottom: 1px solid var(--line); h2 { font-size: 1.25rem; }`;
+const Done = styled.div`padding: 1.25rem; background: var(--sheet); border-bottom: 1px solid var(--line); h2 { font-size: 1.25rem; } h2:focus { outline: none; } h2:focus-visible { outline: 3px solid var(--gall); }`;
 const Foot = styled.div`padding: 0.5rem 1rem;`;
 
 /** One page under review: the proof and its other faces on the left, the note in hand and the list on the right. */
@@ -66,6 +66,7 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   const [goTo, setGoTo] = useState<{ at: number } | null>(null);
   const [sheetOpen, setSheetOpen] = useState(false);
   const [paletteOpen, setPaletteOpen] = useState(false);
+  useFocusKept(state.desk);
   useAddress({ note: state.inHand?.note.id ?? null, face: state.face, filter: state.filter, view, pair });
 
   const onward = queryOf({ note: null, face: state.face, filter: state.filter, view, pair: null });
@@ -140,14 +141,27 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
 }
 
 function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
-  if (filters(filter)) return <Done><h2>Nothing open is left by this choice</h2><p>The rest comes back with “Show all” below.</p></Done>;
+  if (filters(filter)) return <Done><h2 id="note-heading" tabIndex={-1}>Nothing open is left by this choice</h2><p>The rest comes back with “Show all” below.</p></Done>;
   const { standing, signOff } = desk;
   return (
     <Done>
-      <h2>Nothing is open on this page</h2>
+      <h2 id="note-heading" tabIndex={-1}>Nothing is open on this page</h2>
       <p>{standing === 'signed off' && signOff ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.` : 'Read the proof once more, then sign this revision off.'}</p>
     </Done>
   );
+}
+
+/** Whoever acts by keyboard stays on the Desk: when what had the focus went with a change, the note in hand takes it. */
+function useFocusKept(desk: Desk): void {
+  const first = useRef(true);
+  useEffect(() => {
+    if (first.current) return void (first.current = false);
+    // A sheet that closes gives the focus back first.
+    const timer = setTimeout(() => {
+      if (document.activeElement === document.body) document.getElementById('note-heading')?.focus();
+    }, 150);
+    return () => clearTimeout(timer);
+  }, [desk]);
 }
 
 /** Keeps the place in the address, so that it can be shared and come back to. */

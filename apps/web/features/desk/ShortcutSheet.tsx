@@ -22,7 +22,7 @@ export function ShortcutSheet({ open, onClose, shortcuts, on, setOn }: { open: b
         <dt><kbd>Enter</kbd></dt>
         <dd>In a correction: apply it and go to the next note</dd>
       </Keys>
-      <Tick label="Single keys act outside fields" on={on} onChange={setOn} />
+      <p><Tick label="Single keys act outside fields" on={on} onChange={setOn} /></p>
       <div><Button onPress={onClose}>Close</Button></div>
     </Sheet>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { ColourFilters } from './ColourFilters';
@@ -115,20 +115,16 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
 
   const current = placed.find(({ one }) => one.note.id === inHand?.note.id);
   const shown = pointed === null ? current?.box : spot;
-  const currentTop = shown?.top;
-  useEffect(() => {
-    const within = sheet.current;
-    if (currentTop === undefined || !within) return;
-    const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (currentTop < within.scrollTop + 40 || currentTop > within.scrollTop + within.clientHeight - 120) within.scrollTo({ top: Math.max(0, currentTop - 120), behavior: still ? 'auto' : 'smooth' });
-  }, [currentTop, inHand?.note.id, pointed]);
+  useInView(sheet, shown?.top, `${inHand?.note.id} ${pointed}`);
 
   const mark = (one: Numbered, top?: number) => <MarginMark key={one.note.id} one={one} current={one.note.id === inHand?.note.id} onChoose={choose} {...(top === undefined ? {} : { top })} />;
   return (
     <>
       <ColourFilters />
-      <ProofBar view={view} onChange={onView} />
-      {unseen.length > 0 && <Tray role="group" aria-label="Notes on what is not seen on the page">Not seen on the page: {unseen.map((one) => mark(one))}</Tray>}
+      <div>
+        <ProofBar view={view} onChange={onView} />
+        {unseen.length > 0 && <Tray role="group" aria-label="Notes on what is not seen on the page">Not seen on the page: {unseen.map((one) => mark(one))}</Tray>}
+      </div>
       <Sheet ref={sheet} tabIndex={0} role="region" aria-label="Proof">
         <Inner>
           {desk.scope === 'fragment' && <Shown><span>Title, shown by the platform at level 1</span>{desk.title}</Shown>}
@@ -145,6 +141,16 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
       </Sheet>
     </>
   );
+}
+
+/** Brings a place of the sheet into view when it, or what it is of, has changed. */
+function useInView(sheet: RefObject<HTMLDivElement | null>, top: number | undefined, of: string): void {
+  useEffect(() => {
+    const within = sheet.current;
+    if (top === undefined || !within) return;
+    const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    if (top < within.scrollTop + 40 || top > within.scrollTop + within.clientHeight - 120) within.scrollTo({ top: Math.max(0, top - 120), behavior: still ? 'auto' : 'smooth' });
+  }, [sheet, top, of]);
 }
 
 /** Many pictures load at once: what they set off is done once for each frame the screen shows. */

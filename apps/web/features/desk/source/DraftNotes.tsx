@@ -39,7 +39,7 @@ export const DraftNotes = memo(function DraftNotes({ notes, taken, onTake, child
         </Taken>
       )}
       <h2 id="draft-heading">{`In this draft: ${notes.length === 0 ? 'nothing found' : counted(notes.length, 'note')}`}</h2>
-      <ol>
+      {notes.length > 0 && <ol>
         {(all ? notes : notes.slice(0, AT_FIRST)).map((note) => (
           <li key={draftNoteId(note)}>
             <Row type="button" aria-current={note === taken ? 'true' : undefined} onClick={() => onTake(note)}>
@@ -50,7 +50,7 @@ export const DraftNotes = memo(function DraftNotes({ notes, taken, onTake, child
             </Row>
           </li>
         ))}
-      </ol>
+      </ol>}
       {!all && notes.length > AT_FIRST && <Button $look="quiet" onPress={() => setAll(true)}>{`Show ${notes.length - AT_FIRST} more`}</Button>}
     </Section>
   );

@@ -13,6 +13,7 @@ const Line = styled.li<{ $current: boolean }>`
   > span { text-align: right; color: var(--quiet); font-size: 0.8125rem; padding-top: 0.35rem; }
   > button { text-align: left; border: 0; background: none; padding: 0.25rem 0; min-height: 1.75rem; font: 400 1rem/1.5 var(--serif); cursor: pointer; overflow-wrap: anywhere; } > button:focus-visible { outline-offset: 0; }
   > div { display: flex; flex-wrap: wrap; gap: 0.25rem; justify-content: end; padding-top: 0.1rem; }
+  @media (max-width: 40rem) { grid-template-columns: 2rem minmax(0, 1fr); > div { grid-column: 2; justify-content: start; padding-bottom: 0.25rem; } > div:empty { display: none; } }
 `;
 const Unsaid = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 0.3rem 0.5rem; padding: 0.4rem 1rem; border-bottom: 1px solid var(--line); font-size: 0.875rem; color: var(--quiet);`;
 
