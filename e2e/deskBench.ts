@@ -38,15 +38,21 @@ async function bringIn(): Promise<string> {
   return `/collections/larkmoor-canal-trust/${value.slug}`;
 }
 
-/** From asking for the Desk until its proof has loaded and its notes stand in the margin. */
-async function opening(address: string): Promise<{ painted: number; whole: number }> {
+/** From asking for the Desk until its notes are painted, its proof is, and its notes stand in the margin beside their lines. */
+async function opening(address: string): Promise<{ painted: number; proof: number; whole: number }> {
   await page.goto('about:blank');
   const from = Date.now();
   await page.goto(address, { waitUntil: 'commit' });
   await page.locator('[aria-label="Margin"] button').first().waitFor();
   const whole = Date.now() - from;
+  await page.waitForLoadState('load');
   const painted = await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? Infinity);
-  return { painted, whole };
+  const proof = await page.evaluate(() => {
+    const frame = document.querySelector('iframe')!.contentWindow!;
+    const paint = frame.performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? Infinity;
+    return frame.performance.timeOrigin + paint - performance.timeOrigin;
+  });
+  return { painted, proof, whole };
 }
 
 async function typing(on: Page): Promise<{ notes: number[]; longest: number }> {
@@ -78,14 +84,15 @@ function percentile(values: readonly number[], part: number): number {
 
 const address = await bringIn();
 await opening(address);
-const openings: { painted: number; whole: number }[] = [];
+const openings: Awaited<ReturnType<typeof opening>>[] = [];
 for (let i = 0; i < OPENINGS; i++) openings.push(await opening(address));
 const { notes, longest } = await typing(page);
 await browser.close();
 
 const rows: Row[] = [
-  { what: 'Desk: first paint, ms (median)', value: percentile(openings.map((one) => one.painted), 0.5), bound: 1_000 },
-  { what: 'Desk: proof and notes shown, ms (median)', value: percentile(openings.map((one) => one.whole), 0.5), bound: 1_000 },
+  { what: 'Desk: notes painted, ms (median)', value: percentile(openings.map((one) => one.painted), 0.5), bound: 1_000 },
+  { what: 'Desk: proof painted, ms (median)', value: percentile(openings.map((one) => one.proof), 0.5), bound: 1_000 },
+  { what: 'Desk: notes stand in the margin, ms (median)', value: percentile(openings.map((one) => one.whole), 0.5), bound: 1_000 },
   { what: 'keystroke to notes, ms (p95)', value: percentile(notes, 0.95), bound: 50 },
   { what: 'longest task of the main thread while typing, ms', value: longest, bound: 50 },
 ];

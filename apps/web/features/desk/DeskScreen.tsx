@@ -2,50 +2,27 @@
 import type { Desk } from '@inkwell/review';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
-import { ChangesFace } from './changes/ChangesFace';
-import { Conflict } from './source/Conflict';
-import { draftNoteId } from './source/DraftNotes';
-import { DraftPanel } from './source/DraftPanel';
+import { DeskFaces } from './DeskFaces';
+import { useEngine, type Engine } from './engine/useEngine';
+import { filters } from './note/filter';
 import { NoteInHand } from './note/NoteInHand';
 import { NoteList } from './note/NoteList';
 import { DeskPalette } from './palette/DeskPalette';
-import { Proof } from './proof/Proof';
+import { FACES, placeFrom, queryOf, type DeskPlace } from './place';
 import { ShortcutSheet } from './ShortcutSheet';
+import { DraftHolder, useDraft } from './source/DraftHolder';
+import { DraftPanel } from './source/DraftPanel';
 import { addressBeside, StandingLine, type Permissions } from './StandingLine';
-import { useEngine } from './engine/useEngine';
-import { filters } from './note/filter';
-import { OutlineFace } from './outline/OutlineFace';
-import { FACES, placeFrom, queryOf, type DeskPlace, type Face } from './place';
-import dynamic from 'next/dynamic';
-import { SpokenFace } from './spoken/SpokenFace';
-import { useDesk, type DeskState } from './useDesk';
+import { useDesk, type DeskActions, type DeskState } from './useDesk';
 import { usePaletteKey, useShortcuts } from './useShortcuts';
-import { useSourceDraft } from './source/useSourceDraft';
-
-/** Editors come when they are asked for: most visits to a page need neither. */
-const TextFace = dynamic(() => import('./text/TextFace').then((face) => face.TextFace), { ssr: false });
-const SourceFace = dynamic(() => import('./source/SourceFace').then((face) => face.SourceFace), { ssr: false });
 
 const Layout = styled.main`
   display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 31rem); height: calc(100dvh - 2.875rem); grid-template-rows: auto minmax(0, 1fr);
   > section:first-child { grid-column: 1 / -1; }
   @media (max-width: 60rem), (max-height: 30rem) { display: block; height: auto; }
-`;
-const Left = styled(Tabs)`
-  display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; padding-left: 1.25rem; background: var(--ground);
-  > [role='tabpanel'] { display: grid; grid-template-rows: auto; grid-auto-rows: minmax(0, 1fr); min-height: 0; outline-offset: -3px; }
-  > [role='tabpanel'] > :last-child { min-height: 0; }
-  @media (max-width: 60rem), (max-height: 30rem) { padding-left: 0; > [role='tabpanel'] > * { max-height: 32rem; } }
-`;
-const Faces = styled(TabList)`
-  display: flex; flex-wrap: wrap; align-items: end; min-height: 2.75rem; padding-top: 0.3rem;
-  [role='tab'] { padding: 0.5rem 0.9rem; font-size: 0.875rem; color: var(--quiet); border: 1px solid transparent; border-bottom: 0; cursor: pointer; }
-  [role='tab'][data-selected] { background: var(--sheet); border-color: var(--line); color: var(--ink); font-weight: 700; border-radius: var(--round) var(--round) 0 0; }
-  [role='tab'][data-focus-visible] { outline: 3px solid var(--gall); outline-offset: -3px; }
 `;
 const Right = styled.div`
   background: var(--paper); border-left: 1px solid var(--line); overflow-y: auto; min-height: 0;
@@ -62,8 +39,6 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   const [view, setView] = useState(place.view);
   const [pair, setPair] = useState(place.pair);
   const engine = useEngine();
-  const draft = useSourceDraft(state.desk, actions, engine);
-  const [goTo, setGoTo] = useState<{ at: number } | null>(null);
   const [sheetOpen, setSheetOpen] = useState(false);
   const [paletteOpen, setPaletteOpen] = useState(false);
   useFocusKept(state.desk);
@@ -88,55 +63,51 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   const keys = useShortcuts(shortcuts);
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 
-  const inHandStart = state.inHand?.note.at.start ?? null;
-  useEffect(() => {
-    if (!draft.changed) setGoTo(inHandStart === null ? null : { at: inHandStart });
-  }, [inHandStart, draft.changed]);
+  return (
+    <DraftHolder state={state} actions={actions} engine={engine}>
+      <Layout id="content">
+        <StandingLine state={state} actions={actions} can={can} query={onward} />
+        <DeskFaces state={state} actions={actions} engine={engine} can={can} view={view} onView={setView} pair={pair} onPair={setPair} />
+        <Right>
+          <Notes state={state} actions={actions} engine={engine} can={can} />
+          <Foot>
+            <Button $look="quiet" onPress={() => setPaletteOpen(true)}>Find what to do</Button>
+            <Button $look="quiet" onPress={() => setSheetOpen(true)}>Keys</Button>
+          </Foot>
+        </Right>
+        <p role="status" className="aside-from-view">{state.said}</p>
+        <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} shortcuts={shortcuts} on={keys.on} setOn={keys.setOn} />
+        {paletteOpen && <DeskPalette state={state} actions={actions} shortcuts={shortcuts} view={view} onView={setView} onClose={() => setPaletteOpen(false)} />}
+      </Layout>
+    </DraftHolder>
+  );
+}
 
-  const [taken, setTaken] = useState<string | null>(null);
-  const sourceNotes = useMemo(() => (draft.changed
-    ? draft.notes.map((note) => ({ id: draftNoteId(note), from: note.start, to: note.end, weight: note.weight, sentence: note.sentence }))
-    : state.open.map(({ note }) => ({ id: String(note.id), from: note.at.start, to: note.at.end, weight: note.weight, sentence: note.sentence }))), [draft.changed, draft.notes, state.open]);
-  const takeFromSource = (id: string) => (draft.changed ? setTaken(id) : actions.choose(Number(id)));
+interface NotesProps {
+  state: DeskState;
+  actions: DeskActions;
+  engine: Engine;
+  can: Permissions;
+}
 
+/** The note in hand and the list; while a draft is being changed, the notes of the draft. */
+function Notes({ state, actions, engine, can }: NotesProps) {
+  const { draft, taken, take } = useDraft();
   const drafting = (state.face === 'source' || state.face === 'text') && draft.changed;
   return (
-    <Layout id="content">
-      <StandingLine state={state} actions={actions} can={can} query={onward} />
-      <Left selectedKey={state.face} onSelectionChange={(face) => actions.setFace(face as Face)}>
-        <Faces aria-label="Faces of the page">{FACES.map((face) => <Tab key={face.id} id={face.id}>{face.label}</Tab>)}</Faces>
-        <TabPanel id="proof"><Proof state={state} actions={actions} view={view} onView={setView} /></TabPanel>
-        <TabPanel id="text">
-          {draft.theirs ? <Conflict draft={draft} theirs={draft.theirs} /> : <TextFace desk={state.desk} draft={draft} engine={engine} mayChange={can.change} busy={state.busy} />}
-        </TabPanel>
-        <TabPanel id="outline"><OutlineFace state={state} actions={actions} engine={engine} mayChange={can.change} /></TabPanel>
-        <TabPanel id="spoken"><SpokenFace state={state} actions={actions} engine={engine} /></TabPanel>
-        <TabPanel id="source">
-          {draft.theirs ? <Conflict draft={draft} theirs={draft.theirs} /> : <SourceFace draft={draft} notes={sourceNotes} goTo={goTo} mayChange={can.change} busy={state.busy} onTake={takeFromSource} />}
-        </TabPanel>
-        <TabPanel id="changes"><ChangesFace state={state} actions={actions} mayChange={can.change} pair={pair} onPair={setPair} /></TabPanel>
-      </Left>
-      <Right>
-        {state.problem && (
-          <ProblemNotice problem={state.problem}>
-            {state.problem.code === 'conflict' && !draft.theirs && <p><Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button></p>}
-          </ProblemNotice>
-        )}
-        {drafting ? <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={(id, start) => { setTaken(id); if (start !== null) setGoTo({ at: start }); }} /> : (
-          <>
-            {state.inHand ? <NoteInHand state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
-            <NoteList state={state} actions={actions} engine={engine} can={can} />
-          </>
-        )}
-        <Foot>
-          <Button $look="quiet" onPress={() => setPaletteOpen(true)}>Find what to do</Button>
-          <Button $look="quiet" onPress={() => setSheetOpen(true)}>Keys</Button>
-        </Foot>
-      </Right>
-      <p role="status" className="aside-from-view">{state.said}</p>
-      <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} shortcuts={shortcuts} on={keys.on} setOn={keys.setOn} />
-      {paletteOpen && <DeskPalette state={state} actions={actions} shortcuts={shortcuts} view={view} onView={setView} onClose={() => setPaletteOpen(false)} />}
-    </Layout>
+    <>
+      {state.problem && (
+        <ProblemNotice problem={state.problem}>
+          {state.problem.code === 'conflict' && !draft.theirs && <p><Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button></p>}
+        </ProblemNotice>
+      )}
+      {drafting ? <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} /> : (
+        <>
+          {state.inHand ? <NoteInHand state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
+          <NoteList state={state} actions={actions} engine={engine} can={can} />
+        </>
+      )}
+    </>
   );
 }
 

@@ -27,6 +27,8 @@ const Settled = styled.div`
   display: flex; flex-wrap: wrap; align-items: center; gap: 0.25rem 0.75rem; padding: 0.35rem 1.25rem; border-top: 1px solid var(--line); color: var(--quiet); font-size: 0.875rem;
   button { margin-left: auto; }
 `;
+/** Rows that are not in view are laid out when they come into it: a long page has hundreds. */
+const Rows = styled.ol`li { content-visibility: auto; contain-intrinsic-size: auto 2.1rem; }`;
 const Empty = styled.p`padding: 0.75rem 1.25rem; border-top: 1px solid var(--line);`;
 
 /** Every note of the page in its order, and below them those that a person has ruled out. */
@@ -41,9 +43,9 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
       </Head>
       {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
       {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
-      {open.length > 0 && <ol>
+      {open.length > 0 && <Rows>
         {open.map(({ number, note }) => <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />)}
-      </ol>}
+      </Rows>}
       {settled.map((note) => <SettledRow key={note.id} note={note} mayRule={can.rule} onTakeBack={() => void (note.standing === 'waived' ? actions.endWaiver(note) : actions.takeBack(note))} />)}
     </Section>
   );

@@ -82,15 +82,16 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
     // A fragment has no look of its own: the platform's stands in for it.
     if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
     if (view.pictures === 'words') picturesAsWords(page);
-    if (view.text === '200') enlargeText(page, 2);
+    // Sizes are known once every style sheet has come.
+    if (view.text === '200') onceWhole(page, () => (enlargeText(page, 2), measure()));
     page.addEventListener('load', measure, true);
+    page.addEventListener('error', measure, true);
     page.addEventListener('click', (event) => event.preventDefault(), true);
     measure();
   }, [desk.scope, measure, view.pictures, view.text]);
 
+  useDressedSoon(frame, dressed, dress);
   useEffect(() => {
-    // The frame may have loaded before this screen came alive.
-    if (frame.current?.contentDocument?.readyState === 'complete') dress();
     measureNow();
     const watch = new ResizeObserver(() => {
       setPane(Math.max(0, (sheet.current?.clientWidth ?? 0) - MARGIN));
@@ -99,7 +100,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
     if (frame.current) watch.observe(frame.current);
     if (sheet.current) watch.observe(sheet.current);
     return () => watch.disconnect();
-  }, [measureNow, measure, dress]);
+  }, [measureNow, measure]);
 
   // A click on the page takes up the note of the innermost thing clicked on.
   useEffect(() => {
@@ -130,7 +131,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
           {desk.scope === 'fragment' && <Shown><span>Title, shown by the platform at level 1</span>{desk.title}</Shown>}
           <Window $framed={view.width !== 'pane'} style={{ width: view.width === 'pane' ? '100%' : width * scale, height: height * scale }}>
             <Frame
-              key={`${view.pictures} ${view.text}`} ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={dress}
+              key={`${view.pictures} ${view.text}`} ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={() => { dress(); measure(); }}
               style={{ height, ...(view.width === 'pane' ? {} : { width, transform: `scale(${scale})` }), ...(view.eyes === 'all' ? {} : { filter: `url(#eyes-${view.eyes})` }) }}
             />
           </Window>
@@ -141,6 +142,24 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
       </Sheet>
     </>
   );
+}
+
+/** Notes stand beside their lines as soon as the page's text is there, before its last picture: nothing tells of that moment, so it is looked for. */
+function useDressedSoon(frame: RefObject<HTMLIFrameElement | null>, dressed: RefObject<Document | null>, dress: () => void): void {
+  useEffect(() => {
+    const timer = setInterval(() => {
+      const page = frame.current?.contentDocument;
+      if (page && page.readyState !== 'loading') dress();
+      if (page && dressed.current === page) clearInterval(timer);
+    }, 40);
+    return () => clearInterval(timer);
+  }, [frame, dressed, dress]);
+}
+
+/** Runs once a page and everything it links has loaded. */
+function onceWhole(page: Document, run: () => void): void {
+  if (page.readyState === 'complete') run();
+  else page.defaultView?.addEventListener('load', run);
 }
 
 /** Brings a place of the sheet into view when it, or what it is of, has changed. */

@@ -41,20 +41,27 @@ export const DraftNotes = memo(function DraftNotes({ notes, taken, onTake, child
       <h2 id="draft-heading">{`In this draft: ${notes.length === 0 ? 'nothing found' : counted(notes.length, 'note')}`}</h2>
       {notes.length > 0 && <ol>
         {(all ? notes : notes.slice(0, AT_FIRST)).map((note) => (
-          <li key={draftNoteId(note)}>
-            <Row type="button" aria-current={note === taken ? 'true' : undefined} onClick={() => onTake(note)}>
-              <span>{`line ${note.line}`}</span>
-              <Drop weight={note.weight} />
-              <span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.sentence}</span>
-              <em>{FAMILY_WORDS[note.family]}</em>
-            </Row>
-          </li>
+          <DraftRow key={draftNoteId(note)} note={note} current={note === taken} onTake={onTake} />
         ))}
       </ol>}
       {!all && notes.length > AT_FIRST && <Button $look="quiet" onPress={() => setAll(true)}>{`Show ${notes.length - AT_FIRST} more`}</Button>}
     </Section>
   );
 });
+
+/** One note of the draft. Drawn anew only when it says something else or stands on another line: its place moves with every key. */
+const DraftRow = memo(function DraftRow({ note, current, onTake }: { note: DraftNote; current: boolean; onTake(note: DraftNote): void }) {
+  return (
+    <li>
+      <Row type="button" aria-current={current ? 'true' : undefined} onClick={() => onTake(note)}>
+        <span>{`line ${note.line}`}</span>
+        <Drop weight={note.weight} />
+        <span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.sentence}</span>
+        <em>{FAMILY_WORDS[note.family]}</em>
+      </Row>
+    </li>
+  );
+}, (before, now) => before.current === now.current && before.note.line === now.note.line && before.note.weight === now.note.weight && before.onTake === now.onTake && draftNoteId(before.note) === draftNoteId(now.note));
 
 /** Tells a draft's notes apart while their places move. */
 export function draftNoteId({ rule, path, sentence }: DraftNote): string {

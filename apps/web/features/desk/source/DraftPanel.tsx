@@ -1,8 +1,9 @@
 'use client';
-import { useMemo } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import type { Inputs, RemedyName } from '@inkwell/core';
 import type { Desk } from '@inkwell/review';
 import { pageTextOf } from '../engine/pageText';
+import type { DraftNote } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
 import { RemedyForm } from '../note/RemedyForm';
 import { draftNoteId, DraftNotes } from './DraftNotes';
@@ -29,8 +30,15 @@ export function DraftPanel({ desk, draft, engine, mayChange, taken, onTake }: Dr
     if (after && draft.text === draft.noted) draft.type(after);
     onTake(null, null);
   };
+  // By its id: a row that was not drawn anew still holds the place its note had then.
+  const latest = useRef({ notes: draft.notes, onTake });
+  latest.current = { notes: draft.notes, onTake };
+  const takeUp = useCallback((one: DraftNote) => {
+    const id = draftNoteId(one);
+    latest.current.onTake(id, latest.current.notes.find((now) => draftNoteId(now) === id)?.start ?? one.start);
+  }, []);
   return (
-    <DraftNotes notes={draft.notes} taken={note} onTake={(one) => onTake(draftNoteId(one), one.start)}>
+    <DraftNotes notes={draft.notes} taken={note} onTake={takeUp}>
       {note && finding && <RemedyForm key={taken} page={{ pageId: desk.pageId, collection: desk.collection.slug }} text={text} finding={finding} engine={engine} busy={draft.text !== draft.noted} mayChange={mayChange} applyLabel="Put it into the draft" onApply={correct} onSkip={() => onTake(null, null)} />}
     </DraftNotes>
   );
