@@ -23,7 +23,7 @@ export type { Field, Inputs } from './remedies/types.ts';
 export { alikeTo, applyRemedy, mendAlike, mendCertain, offersFor, type MendedMany, type RemedyOffer } from './remedies/apply.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
-export { repairedLevels } from './remedies/repair-outline.remedy.ts';
+export { repairedLevels } from './remedies/repairedLevels.ts';
 export { auditPage, ENGINE_VERSION } from './audit/run.ts';
 export type { Audit, Finding, Place } from './audit/findings.ts';
 export { ruleOf, sentenceOf } from './audit/prose.ts';

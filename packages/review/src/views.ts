@@ -1,4 +1,4 @@
-import { DEFAULT_PROFILE, ruleOf, sentenceOf, type Family, type FindingOutcome, type Neighbours, type Weight } from '@inkwell/core';
+import { DEFAULT_PROFILE, isCertain, REMEDIES, ruleOf, sentenceOf, type Family, type FindingOutcome, type Neighbours, type Weight } from '@inkwell/core';
 import {
   collectionBySlug, collections, findingsIn, lastSignOff, OPEN_STANDINGS, pageBySlug, pagesWithCounts, neighbourPages, revisionLines, revisionOf, rulingsOn, waiversOn,
   type Answer, type Collection, type Database, type PageCounts, type PageLink, type Standing, type StoredFinding,
@@ -75,6 +75,12 @@ function judged(counts: PageCounts['counts']) {
 export interface Note extends StoredFinding {
   title: string;
   sentence: string;
+  /** Who is hurt and how, and what to do, in the rule's words. */
+  why: string;
+  fix: string;
+  question: { ask: string; yes: string; no: string } | null;
+  /** One of its corrections needs no person; whether it acts here, the engine says. */
+  sure: boolean;
   ruling: { answer: Answer; by: string; at: string } | null;
   waiver: { reason: string; until: string; by: string } | null;
 }
@@ -132,7 +138,7 @@ export async function desk(db: Database, collection: string, slug: string): Prom
     slug: page.slug, title: page.title, contentType: page.content_type, scope: page.scope, address: page.address,
     revision: history[0]!,
     html: head!.html,
-    notes: findings.map((finding) => ({ ...finding, title: ruleOf(finding.rule)?.title ?? finding.rule, sentence: sentenceOf(finding), ruling: answers.get(finding.id) ?? null, waiver: exceptions.get(finding.id) ?? null })),
+    notes: findings.map((finding) => ({ ...finding, ...wordsOf(finding), ruling: answers.get(finding.id) ?? null, waiver: exceptions.get(finding.id) ?? null })),
     standing: pageStanding(openVerdict(findings, DEFAULT_PROFILE), signed && !signed.lapsed_at ? signed.revision : null, Boolean(signed?.lapsed_at)),
     tally: tallyOf(open),
     fixedHere: fixed,
@@ -143,6 +149,18 @@ export async function desk(db: Database, collection: string, slug: string): Prom
     neighbours,
     history,
   });
+}
+
+function wordsOf(finding: StoredFinding): Pick<Note, 'title' | 'sentence' | 'why' | 'fix' | 'question' | 'sure'> {
+  const rule = ruleOf(finding.rule);
+  return {
+    title: rule?.title ?? finding.rule,
+    sentence: sentenceOf(finding),
+    why: rule?.why ?? '',
+    fix: rule?.fix ?? '',
+    question: rule?.question ?? null,
+    sure: finding.outcome === 'failed' && (rule?.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)) ?? false),
+  };
 }
 
 async function countFixed(db: Database, pageId: number): Promise<number> {

@@ -12,7 +12,7 @@ import type { RuleCase } from '../rules/types.ts';
 import { applyRemedy, mendCertain, offersFor } from './apply.ts';
 import { REMEDY_NAMES } from './names.ts';
 import { REMEDIES } from './registry.ts';
-import { repairedLevels } from './repair-outline.remedy.ts';
+import { repairedLevels } from './repairedLevels.ts';
 import type { Inputs } from './types.ts';
 
 const surroundings: Surroundings = { titleOf: (address) => (address.includes('spring') ? 'Spring work' : undefined) };

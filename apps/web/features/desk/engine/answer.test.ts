@@ -17,7 +17,7 @@ function first(text: PageText): DraftNote {
 
 test('a draft’s notes say where, how heavy and what', () => {
   expect(ask({ kind: 'audit', page: page('<h2>Wax</h2>\n<p><img src="hive.png"></p>') })).toEqual([
-    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 36, line: 2, title: 'Picture with no alternative', sentence: 'The picture hive.png has no alternative' },
+    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 36, line: 2, title: 'Picture with no alternative', sentence: 'The picture hive.png has no alternative', why: expect.stringContaining('cannot see it') as string },
   ]);
 });
 
@@ -57,7 +57,7 @@ test('a remedy that declines says why, and a note that is gone says so', () => {
   const text = page('<p><img src="hive.png"></p>');
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'describe', inputs: { alt: '' } })).toMatchObject({ ok: false });
   expect(ask({ kind: 'preview', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 }, remedy: 'fill', inputs: {} })).toEqual({ ok: false, reason: 'This note is no longer on the page.' });
-  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], picture: null, subject: null });
+  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], picture: null, subject: null, fix: '' });
 });
 
 test('a text to be brought in is sized up', () => {

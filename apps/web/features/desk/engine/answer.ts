@@ -60,7 +60,7 @@ export class PageReader {
 
   private offers(text: PageText, key: FindingKey): Answers['offers'] {
     const { page, finding } = this.find(text, key);
-    return finding ? { offers: offersFor(page, finding), picture: pictureOf(page, finding, text.address), subject: subjectOf(page, finding) } : { offers: [], picture: null, subject: null };
+    return finding ? { offers: offersFor(page, finding), picture: pictureOf(page, finding, text.address), subject: subjectOf(page, finding), fix: ruleOf(key.rule)?.fix ?? '' } : { offers: [], picture: null, subject: null, fix: '' };
   }
 
   private preview({ page: text, finding: key, remedy, inputs }: Asked<'preview'>): Preview {
@@ -124,7 +124,7 @@ function pictureOf(page: Page, finding: Finding, from: string): string | null {
 
 function draftNote(finding: Finding): DraftNote {
   const { rule, family, weight, outcome, at } = finding;
-  return { rule, family, weight, outcome, path: at.path, start: at.start, end: at.end, line: at.line, title: ruleOf(rule)?.title ?? rule, sentence: sentenceOf(finding) };
+  return { rule, family, weight, outcome, path: at.path, start: at.start, end: at.end, line: at.line, title: ruleOf(rule)?.title ?? rule, sentence: sentenceOf(finding), why: ruleOf(rule)?.why ?? '' };
 }
 
 /** A paste, cleaned; lines that were said to head something become headings. */

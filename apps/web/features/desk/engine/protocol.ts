@@ -24,6 +24,7 @@ export interface DraftNote extends FindingKey {
   line: number;
   title: string;
   sentence: string;
+  why: string;
 }
 
 export interface SizedUp {
@@ -71,7 +72,7 @@ export type Question =
 
 export interface Answers {
   audit: DraftNote[];
-  offers: { offers: RemedyOffer[]; picture: string | null; subject: Subject | null };
+  offers: { offers: RemedyOffer[]; picture: string | null; subject: Subject | null; fix: string };
   preview: Preview;
   /** The text after a correction; null when it declines. */
   remedied: string | null;

@@ -1,5 +1,5 @@
 'use client';
-import { criterionOf, ruleOf } from '@inkwell/core';
+import { criterionOf } from '@inkwell/core';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -10,6 +10,7 @@ import { keyOf, pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
 import { AllAlike } from './AllAlike';
 import { ExceptionForm } from './ExceptionForm';
+import { isOpen } from './filter';
 import { RemedyForm } from './RemedyForm';
 import { Ruling } from './Ruling';
 import type { Permissions } from '../StandingLine';
@@ -38,7 +39,6 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
   const finding = useMemo(() => keyOf(note), [note]);
   const [excepting, setExcepting] = useState(false);
-  const rule = ruleOf(note.rule);
   const criterion = criterionOf(note.criteria[0] ?? '');
   useEffect(() => {
     // After a correction the button that had focus is gone: the next note takes it.
@@ -54,11 +54,11 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
       <Top>
         <Drop weight={note.weight} size={18} />
         <b>{WEIGHT_WORDS[note.weight]}</b>
-        <span>{`${FAMILY_WORDS[note.family]} · note ${number} of ${state.desk.notes.filter((one) => one.standing !== 'ruled out').length}`}</span>
+        <span>{`${FAMILY_WORDS[note.family]} · note ${number} of ${state.desk.notes.filter(isOpen).length}`}</span>
         {criterion && <span><Link href={`/criteria/${criterion.id}`}>{`${criterion.id} ${criterion.title}`}</Link></span>}
       </Top>
       <h2 id="note-heading" ref={heading} tabIndex={-1}>{note.sentence}</h2>
-      {rule && <p>{rule.why}</p>}
+      <p>{note.why}</p>
       <Ruling note={note} disabled={!can.rule || state.busy} onAnswer={(answer) => void settle(actions.rule(note, answer))} onTakeBack={() => void actions.takeBack(note)} />
       <RemedyForm
         key={note.id} page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }} text={text} finding={finding} engine={engine} busy={state.busy} mayChange={can.change}

@@ -1,6 +1,5 @@
 'use client';
 import type { Note } from '@inkwell/review';
-import { isCertain, REMEDIES, ruleOf } from '@inkwell/core';
 import { memo, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -39,7 +38,7 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
       <Head>
         <h2 id="notes-heading">{`Notes, in page order: ${open.length} open`}</h2>
         {desk.fixedHere > 0 && <span>{`${desk.fixedHere} fixed`}</span>}
-        {open.some(({ note }) => isMendedSurely(note)) && <AllCertain state={state} actions={actions} engine={engine} mayChange={can.change} />}
+        {open.some(({ note }) => note.sure) && <AllCertain state={state} actions={actions} engine={engine} mayChange={can.change} />}
       </Head>
       {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
       {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
@@ -63,11 +62,6 @@ const NoteRow = memo(function NoteRow({ number, note, current, onChoose }: { num
     </li>
   );
 });
-
-/** Whether a note has a correction that needs no person; whether it acts here, the engine says. */
-function isMendedSurely({ rule, outcome }: Note): boolean {
-  return outcome === 'failed' && (ruleOf(rule)?.remedies.some((name) => isCertain(REMEDIES[name], rule)) ?? false);
-}
 
 /** Everything on the page that needs no person, shown before it is mended, as one revision. */
 function AllCertain({ state, actions, engine, mayChange }: { state: DeskState; actions: DeskActions; engine: Engine; mayChange: boolean }) {

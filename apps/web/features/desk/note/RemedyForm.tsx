@@ -1,5 +1,5 @@
 'use client';
-import { ruleOf, type Inputs, type RemedyName, type RemedyOffer } from '@inkwell/core';
+import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -48,7 +48,7 @@ export function RemedyForm({ page, text, finding, engine, busy, mayChange, apply
   return (
     <Form onSubmit={(event) => void submit(event)} aria-label="Correction" aria-busy={found === null}>
       {found && <SubjectOfNote page={page} found={found} usable={usable} chosen={offer?.name} inputs={inputs} onChoose={fill} />}
-      <WhichRemedy rule={finding.rule} offers={found?.offers ?? null} usable={usable} chosen={offer?.name} onChoose={choose} />
+      <WhichRemedy found={found} usable={usable} chosen={offer?.name} onChoose={choose} />
       {offer && offer.fields.length > 0 && <Fields>{offer.fields.map((field) => <RemedyField key={field.name} field={field} value={inputs?.[field.name] ?? ''} onChange={(value) => fill(offer.name, { [field.name]: value })} />)}</Fields>}
       <BeforeAndAfter preview={preview} />
       <Actions>
@@ -92,9 +92,9 @@ function SubjectOfNote({ page: { pageId, collection }, found: { picture, subject
   return picture && <PicturePanel pageId={pageId} collection={collection} picture={picture} subject={subject} alt={inputs?.alt} />;
 }
 
-function WhichRemedy({ rule, offers, usable, chosen, onChoose }: { rule: string; offers: readonly RemedyOffer[] | null; usable: readonly RemedyOffer[]; chosen: string | undefined; onChoose(name: string): void }) {
+function WhichRemedy({ found, usable, chosen, onChoose }: { found: Answers['offers'] | null; usable: readonly RemedyOffer[]; chosen: string | undefined; onChoose(name: string): void }) {
   if (usable.length > 1) return <Choice label="Correction" hideLabel value={chosen ?? ''} onChange={onChoose} options={usable.map((one) => ({ value: one.name, label: one.label }))} />;
-  return usable[0] ? <strong>{usable[0].label}</strong> : <Quiet>{whyNoneIsOffered(offers, rule)}</Quiet>;
+  return usable[0] ? <strong>{usable[0].label}</strong> : <Quiet>{whyNoneIsOffered(found)}</Quiet>;
 }
 
 /** What the engine offers for a note and knows of its subject; null until it has answered, and what it said last while the page changes under it. */
@@ -108,8 +108,8 @@ function useOffers(engine: Engine, text: PageText, key: FindingKey): Answers['of
   return found;
 }
 
-function whyNoneIsOffered(offers: readonly RemedyOffer[] | null, rule: string): string | undefined {
-  return offers === null ? 'Looking for corrections…' : (offers[0]?.declines ?? ruleOf(rule)?.fix);
+function whyNoneIsOffered(found: Answers['offers'] | null): string {
+  return found === null ? 'Looking for corrections…' : (found.offers[0]?.declines ?? found.fix);
 }
 
 function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {

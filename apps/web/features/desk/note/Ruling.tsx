@@ -1,5 +1,4 @@
 'use client';
-import { ruleOf } from '@inkwell/core';
 import type { Note } from '@inkwell/review';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -16,7 +15,7 @@ export interface RulingProps {
 
 /** The question of a note that only a person can settle, or the answer it has, with who gave it. */
 export function Ruling({ note, disabled, onAnswer, onTakeBack }: RulingProps) {
-  const question = ruleOf(note.rule)?.question;
+  const { question } = note;
   if (note.outcome !== 'cantTell' || !question) return null;
   const given = note.ruling && note.ruled !== null ? note.ruling : null;
   const words = { stands: question.yes, 'no problem': question.no, 'not sure': 'Not sure' };

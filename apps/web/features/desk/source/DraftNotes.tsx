@@ -1,5 +1,4 @@
 'use client';
-import { ruleOf } from '@inkwell/core';
 import { memo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -34,7 +33,7 @@ export const DraftNotes = memo(function DraftNotes({ notes, taken, onTake, child
       {taken && (
         <Taken aria-label="Note taken up">
           <h2>{taken.sentence}</h2>
-          <p>{ruleOf(taken.rule)?.why}</p>
+          <p>{taken.why}</p>
           {children}
         </Taken>
       )}

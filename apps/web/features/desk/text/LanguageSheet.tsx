@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
-import type { SheetOfTools } from './TextTools';
+import type { SheetOfTools } from './sheetOfTools';
 import type { Kept } from './schema';
 
 const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; flex-wrap: wrap; gap: 0.5rem; }`;

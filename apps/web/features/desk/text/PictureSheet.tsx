@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
-import type { SheetOfTools } from './TextTools';
+import type { SheetOfTools } from './sheetOfTools';
 
 const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; flex-wrap: wrap; gap: 0.5rem; }`;
 const WAYS = [{ value: 'says', label: 'It says something' }, { value: 'decorates', label: 'It only decorates' }];

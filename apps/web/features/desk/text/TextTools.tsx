@@ -9,6 +9,7 @@ import { Pick } from '@/ui/Field';
 import { LanguageSheet } from './LanguageSheet';
 import { LinkSheet } from './LinkSheet';
 import { PictureSheet } from './PictureSheet';
+import type { Chain, SheetOfTools } from './sheetOfTools';
 import { TableSheet } from './TableSheet';
 import { TableTools } from './TableTools';
 
@@ -67,15 +68,6 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
       {sheet === 'language' && <LanguageSheet editor={editor} onClose={close} onDone={done} />}
     </>
   );
-}
-
-type Chain = ReturnType<Editor['chain']>;
-
-/** What every sheet of the tools is given: when it is done, its act runs once the sheet has gone and the text has the focus. */
-export interface SheetOfTools {
-  editor: Editor;
-  onClose(): void;
-  onDone(act: (chain: Chain) => Chain): void;
 }
 
 function useAfterSheet(editor: Editor, open: boolean, close: () => void): SheetOfTools['onDone'] {
