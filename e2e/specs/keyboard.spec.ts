@@ -42,6 +42,14 @@ test('from the shelf to a mended page with the keyboard alone', async ({ page })
   await expect(standing(page)).toContainText('Ready');
 });
 
+test('Skip goes to the next note and takes the focus along', async ({ page }) => {
+  await bringIn(page, '<h2></h2><h2> </h2><p>Text</p>', freshTitle('Skip'));
+  await page.getByRole('button', { name: 'Skip' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^2\s*Must: Heading with no text/ })).toHaveAttribute('aria-current', 'true');
+  await expect(page.locator('#note-heading')).toBeFocused();
+});
+
 test('single keys step through notes, show faces and undo, and can be turned off', async ({ page }) => {
   await bringIn(page, '<h2></h2><h2> </h2><p>Text</p>', freshTitle('Single keys'));
   const first = page.getByRole('button', { name: /^1\s*Must: Heading with no text/ });

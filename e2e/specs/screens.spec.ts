@@ -39,6 +39,7 @@ for (const [name, act] of SHEETS) {
     await act(page);
     const sheet = page.getByRole('dialog', { name });
     await expect(sheet).toBeVisible();
+    await expect(sheet.getByText('Looking at each of them…')).toBeHidden();
     const findings = selectFindings(auditPage(parsePage(await sheet.evaluate((dialog) => dialog.outerHTML), { scope: 'fragment' })).findings, DEFAULT_PROFILE);
     expect(findings.filter((finding) => finding.weight !== 'consider' && finding.outcome === 'failed').map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
     expect(await unnamed(page)).toEqual([]);

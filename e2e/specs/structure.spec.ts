@@ -16,7 +16,7 @@ test('the outline is put in order with the keys, with impostors in it, as one re
   await expect(tree.getByRole('button', { name: /^level 2 ?What it is for/ })).toBeFocused();
   await page.getByRole('button', { name: 'Apply 2 changes' }).click();
   await expect(standing(page)).toContainText('revision 2, edited');
-  await expect(page.getByRole('button', { name: 'The outline is sound' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'No level to repair' })).toBeVisible();
   expect(await sourceOf(page)).toBe('<h2>Wax</h2>\n<p>Text.</p>\n<h3 class="k">Rendering</h3>\n<h2>What it is for</h2>\n<p>Candles and polish.</p>');
 });
 

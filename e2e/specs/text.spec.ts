@@ -132,3 +132,23 @@ test('Tab leaves the text, also from a list or a table', async ({ page }) => {
     await expect(editor(page)).not.toBeFocused();
   }
 });
+
+test('a table is worked on where one stands in it, and no other table is touched', async ({ page }) => {
+  const other = '<table class=other><caption>Other</caption><tr><th>A</th></tr><tr><td>b</td></tr></table>';
+  await bringIn(page, `<h2>Yields</h2>\n${other}\n<table><tr><td>Hive</td><td>Honey</td></tr><tr><td>North</td><td>12</td></tr></table>`, freshTitle('Table tools'));
+  await openText(page);
+  await editor(page).getByText('Hive').click();
+  const tools = page.getByRole('toolbar', { name: 'Tools for the table' });
+  await tools.getByRole('button', { name: 'First row heads' }).click();
+  await editor(page).getByText('North').click();
+  await tools.getByRole('button', { name: 'First column heads' }).click();
+  await tools.getByRole('button', { name: 'Caption…' }).click();
+  await page.getByRole('dialog').getByLabel('What the table holds').fill('Honey by hive');
+  await page.getByRole('dialog').getByRole('button', { name: 'Set it' }).click();
+  await editor(page).getByText('12').click();
+  await tools.getByRole('button', { name: 'Row below' }).click();
+  await save(page, 2);
+  const source = await sourceOf(page);
+  expect(source).toContain(other);
+  expect(source).toContain('<caption>Honey by hive</caption>\n<tbody>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n<tr><th scope="row">North</th><td>12</td></tr>\n<tr><th scope="row"></th><td></td></tr>\n</tbody>');
+});

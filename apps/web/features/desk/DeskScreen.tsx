@@ -41,7 +41,7 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   const engine = useEngine();
   const [sheetOpen, setSheetOpen] = useState(false);
   const [paletteOpen, setPaletteOpen] = useState(false);
-  useFocusKept(state.desk);
+  useFocusKept(state.desk, state.inHand?.note.id);
   useAddress({ note: state.inHand?.note.id ?? null, face: state.face, filter: state.filter, view, pair });
 
   const onward = queryOf({ note: null, face: state.face, filter: state.filter, view, pair: null });
@@ -103,7 +103,7 @@ function Notes({ state, actions, engine, can }: NotesProps) {
       )}
       {drafting ? <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} /> : (
         <>
-          {state.inHand ? <NoteInHand state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
+          {state.inHand ? <NoteInHand key={state.inHand.note.id} state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
           <NoteList state={state} actions={actions} engine={engine} can={can} />
         </>
       )}
@@ -122,8 +122,8 @@ function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
   );
 }
 
-/** Whoever acts by keyboard stays on the Desk: when what had the focus went with a change, the note in hand takes it. */
-function useFocusKept(desk: Desk): void {
+/** Whoever acts by keyboard stays on the Desk: when what had the focus went with a change or with its note, the note in hand takes it. */
+function useFocusKept(desk: Desk, noteId: number | undefined): void {
   const first = useRef(true);
   useEffect(() => {
     if (first.current) return void (first.current = false);
@@ -132,7 +132,7 @@ function useFocusKept(desk: Desk): void {
       if (document.activeElement === document.body) document.getElementById('note-heading')?.focus();
     }, 150);
     return () => clearTimeout(timer);
-  }, [desk]);
+  }, [desk, noteId]);
 }
 
 /** Keeps the place in the address, so that it can be shared and come back to. */

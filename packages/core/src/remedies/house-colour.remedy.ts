@@ -1,7 +1,7 @@
 import { houseColours } from '../semantics/houseColours.ts';
 import { contrastRatio, parseColour } from '../style/colour.ts';
 import { coloursIn } from '../style/contrast.ts';
-import { setLastingColour } from './nearest-passing.remedy.ts';
+import { setLastingColour } from './lastingColour.ts';
 import { decline, type Remedy, type Target } from './types.ts';
 
 /** Uses a colour of the house that stands out enough here. */

@@ -78,8 +78,8 @@ test('the same slip in other places is counted, and shown with what becomes of e
 test('what is certain leaves out what a person has settled', () => {
   const text = page('<h2>Wax</h2><p>1. Candles</p><p>2. Polish</p><h2>Hive</h2><p>- Roof</p><p>- Floor</p>');
   const [first] = keys(text, 'lists/typed');
-  expect(ask<'certain'>({ kind: 'certain', page: text, settled: [] }).map((one) => one.line)).toEqual([1, 1]);
-  expect(ask<'certain'>({ kind: 'certain', page: text, settled: [first!] })).toHaveLength(1);
+  expect(ask<'certain'>({ kind: 'certain', page: text, settled: [] }).shown.map((one) => one.line)).toEqual([1, 1]);
+  expect(ask<'certain'>({ kind: 'certain', page: text, settled: [first!] }).many).toBe(1);
 });
 
 test('a correction gives the text after it, or nothing where it declines', () => {

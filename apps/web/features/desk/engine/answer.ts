@@ -3,7 +3,7 @@ import {
   textBlocks, titleText, type Finding, type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
-import type { Answers, DraftNote, FindingKey, OneOfMany, PageText, Preview, Question, SizedUp } from './protocol';
+import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, SizedUp } from './protocol';
 
 interface Opened {
   text: PageText;
@@ -55,7 +55,7 @@ export class PageReader {
 
   private find(text: PageText, key: FindingKey): { page: Page; finding: Finding | undefined } {
     const { page, findings } = this.open(text);
-    return { page, finding: findings.find((one) => isAt(one, key)) };
+    return { page, finding: those(findings, [key])[0] };
   }
 
   private offers(text: PageText, key: FindingKey): Answers['offers'] {
@@ -75,26 +75,23 @@ export class PageReader {
   }
 
   private alike({ page: text, finding: key, remedy, inputs, among, shown }: Asked<'alike'>): Answers['alike'] {
-    const { page, findings } = this.open(text);
-    const finding = findings.find((one) => isAt(one, key));
+    const { page, finding } = this.find(text, key);
     if (!finding) return { many: 0, shown: [] };
-    const places = new Set(among.map(placeOf));
-    const open = findings.filter((one) => places.has(placeOf({ rule: one.rule, ...one.at })));
-    const alike = alikeTo(page, finding, remedy, open);
+    const alike = alikeTo(page, finding, remedy, those(this.open(text).findings, among));
     return { many: alike.length, shown: alike.slice(0, shown).map((one) => oneOfMany(page, one, remedy, { ...proposalOf(page, one, remedy), ...inputs })) };
   }
 
-  private certain({ page: text, settled }: Asked<'certain'>): OneOfMany[] {
+  private certain({ page: text, settled }: Asked<'certain'>): Answers['certain'] {
     const { page, findings } = this.open(text);
-    const places = new Set(settled.map(placeOf));
-    const leave = new Set(findings.filter((one) => places.has(placeOf({ rule: one.rule, ...one.at }))).map((one) => one.fingerprint));
-    const { mended } = mendCertain(page, undefined, DEFAULT_PROFILE, leave);
+    const { mended } = mendCertain(page, undefined, DEFAULT_PROFILE, new Set(those(findings, settled).map((one) => one.fingerprint)));
+    // What only comes to light once others are mended has no place on the page as it stands: it is counted.
     const known = new Map(findings.map((finding) => [finding.fingerprint, finding]));
-    return mended.flatMap(({ fingerprint }) => {
+    const shown = mended.flatMap(({ fingerprint }) => {
       const finding = known.get(fingerprint);
       const remedy = finding?.remedies.find((name) => isCertain(REMEDIES[name], finding.rule));
       return finding && remedy ? [oneOfMany(page, finding, remedy, proposalOf(page, finding, remedy))] : [];
     });
+    return { many: mended.length, shown };
   }
 
   private heard(text: PageText): Answers['heard'] {
@@ -112,8 +109,10 @@ function placeOf({ rule, path, start }: FindingKey): string {
   return `${rule} ${path} ${start}`;
 }
 
-function isAt(finding: Finding, key: FindingKey): boolean {
-  return finding.rule === key.rule && finding.at.path === key.path && finding.at.start === key.start;
+/** The findings that some keys name. */
+function those(findings: readonly Finding[], keys: readonly FindingKey[]): Finding[] {
+  const places = new Set(keys.map(placeOf));
+  return findings.filter(({ rule, at }) => places.has(placeOf({ rule, path: at.path, start: at.start })));
 }
 
 /** Where the picture a finding speaks of lies in the collection; null when it speaks of none, or of one from elsewhere. */

@@ -47,6 +47,12 @@ export interface OneOfMany {
   preview: Preview;
 }
 
+/** How many would be mended at once, and what becomes of those that can be shown. */
+export interface Many {
+  many: number;
+  shown: OneOfMany[];
+}
+
 /** The page as it is heard, and by kind. */
 export interface Heard {
   lines: SpokenLine[];
@@ -76,9 +82,8 @@ export interface Answers {
   preview: Preview;
   /** The text after a correction; null when it declines. */
   remedied: string | null;
-  /** How many there are, and what becomes of the first of them. */
-  alike: { many: number; shown: OneOfMany[] };
-  certain: OneOfMany[];
+  alike: Many;
+  certain: Many;
   heard: Heard;
   structure: Structure;
   arranged: Arranged;

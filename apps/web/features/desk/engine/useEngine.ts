@@ -36,15 +36,15 @@ export class Engine {
   }
 }
 
-/** The engine's answer to a question; null until it has come, and again when the question is another. */
-export function useAnswer<K extends Question['kind']>(engine: Engine, question: Extract<Question, { kind: K }> | null): Answers[K] | null {
+/** The engine's answer to a question; null until it has come. To another question the last answer is kept meanwhile when asked to, so that nothing flickers. */
+export function useAnswer<K extends Question['kind']>(engine: Engine, question: Extract<Question, { kind: K }> | null, kept = false): Answers[K] | null {
   const [answered, setAnswered] = useState<{ question: unknown; answer: Answers[K] } | null>(null);
   useEffect(() => {
     let current = true;
     if (question) void engine.ask<K>(question).then((answer) => current && setAnswered({ question, answer }));
     return () => void (current = false);
   }, [engine, question]);
-  return answered && answered.question === question ? answered.answer : null;
+  return question && answered && (kept || answered.question === question) ? answered.answer : null;
 }
 
 export function useEngine(): Engine {

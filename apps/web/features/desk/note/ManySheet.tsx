@@ -4,9 +4,9 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
 import { counted } from '@/ui/words';
-import type { OneOfMany } from '../engine/protocol';
+import type { Many, OneOfMany } from '../engine/protocol';
 
-const List = styled.ol`
+const List = styled.div`
   max-height: min(26rem, 50vh); overflow: auto; border: 1px solid var(--line); &:focus-visible { outline-offset: -3px; }
   li { padding: 0.5rem 0.75rem; border-bottom: 1px solid var(--line); font-size: 0.875rem; } li > div { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 14rem), 1fr)); gap: 0.2rem 1rem; margin-top: 0.2rem; color: var(--quiet); overflow-wrap: anywhere; } li b { font-weight: 600; }
 `;
@@ -16,7 +16,7 @@ export interface ManySheetProps {
   title: string;
   open: boolean;
   /** Null while the engine looks. */
-  found: { many: number; shown: readonly OneOfMany[] } | null;
+  found: Many | null;
   none: string;
   busy: boolean;
   problem: Problem | null;
@@ -37,8 +37,10 @@ export function ManySheet({ title, open, found, none, busy, problem, onClose, on
         <>
           <p>{`${counted(mends, 'note')} will be mended as one revision; one undo takes it all back.${stays > 0 ? ` ${stays} cannot be mended so and will stay.` : ''}`}</p>
           <List tabIndex={0} role="region" aria-label="What becomes of each">
-            {found.shown.map((one, i) => <li key={i}><b>{`Line ${one.line}: ${one.sentence}`}</b><Outcome one={one} /></li>)}
-            {more > 0 && <li>{`and ${more} more of the same`}</li>}
+            <ol>
+              {found.shown.map((one, i) => <li key={i}><b>{`Line ${one.line}: ${one.sentence}`}</b><Outcome one={one} /></li>)}
+              {more > 0 && <li>{`and ${more} more`}</li>}
+            </ol>
           </List>
         </>
       )}

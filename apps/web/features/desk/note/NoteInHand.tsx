@@ -1,7 +1,7 @@
 'use client';
 import { criterionOf } from '@inkwell/core';
 import Link from 'next/link';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
@@ -34,21 +34,10 @@ export interface NoteInHandProps {
 /** One note: what is wrong, who it hurts, the question if it is one, and the correction with its before and after. */
 export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandProps) {
   const { number, note } = inHand;
-  const heading = useRef<HTMLHeadingElement>(null);
-  const moveFocus = useRef(false);
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
   const finding = useMemo(() => keyOf(note), [note]);
   const [excepting, setExcepting] = useState(false);
   const criterion = criterionOf(note.criteria[0] ?? '');
-  useEffect(() => {
-    // After a correction the button that had focus is gone: the next note takes it.
-    if (moveFocus.current) heading.current?.focus();
-    moveFocus.current = false;
-  }, [note.id]);
-  const settle = async (acting: Promise<boolean>) => {
-    moveFocus.current = true;
-    if (!(await acting)) moveFocus.current = false;
-  };
   return (
     <Section aria-labelledby="note-heading">
       <Top>
@@ -57,19 +46,19 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         <span>{`${FAMILY_WORDS[note.family]} · note ${number} of ${state.desk.notes.filter(isOpen).length}`}</span>
         {criterion && <span><Link href={`/criteria/${criterion.id}`}>{`${criterion.id} ${criterion.title}`}</Link></span>}
       </Top>
-      <h2 id="note-heading" ref={heading} tabIndex={-1}>{note.sentence}</h2>
+      <h2 id="note-heading" tabIndex={-1}>{note.sentence}</h2>
       <p>{note.why}</p>
-      <Ruling note={note} disabled={!can.rule || state.busy} onAnswer={(answer) => void settle(actions.rule(note, answer))} onTakeBack={() => void actions.takeBack(note)} />
+      <Ruling note={note} disabled={!can.rule || state.busy} onAnswer={(answer) => void actions.rule(note, answer)} onTakeBack={() => void actions.takeBack(note)} />
       <RemedyForm
-        key={note.id} page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }} text={text} finding={finding} engine={engine} busy={state.busy} mayChange={can.change}
-        onApply={(remedy, inputs) => settle(actions.mend(note, remedy, inputs))} onSkip={() => actions.step(1)}
+        page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }} text={text} finding={finding} engine={engine} busy={state.busy} mayChange={can.change}
+        onApply={(remedy, inputs) => actions.mend(note, remedy, inputs)} onSkip={() => actions.step(1)}
         besides={(remedy, inputs) => <AllAlike state={state} note={note} engine={engine} text={text} finding={finding} remedy={remedy} inputs={inputs} mayChange={can.change} onOpen={actions.dismiss} onMend={(chosen, values) => actions.mendAlike(note, chosen, values)} />}
       />
       <Aside>
         <Button $look="quiet" onPress={() => actions.setFace('source')}>{`To its line in Source, ${note.at.line}`}</Button>
         <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => { actions.dismiss(); setExcepting(true); }}>Let it stand for a time…</Button>
       </Aside>
-      <ExceptionForm key={`exception ${note.id}`} open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.waive(note, reason, until)} />
+      <ExceptionForm open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.waive(note, reason, until)} />
     </Section>
   );
 }

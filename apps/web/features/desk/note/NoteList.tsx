@@ -72,7 +72,7 @@ function AllCertain({ state, actions, engine, mayChange }: { state: DeskState; a
   return (
     <>
       <Button isDisabled={!mayChange || state.busy} onPress={() => { actions.dismiss(); setOpen(true); }}>Mend what is certain…</Button>
-      <ManySheet title="Mend what is certain" open={open} found={found && { many: found.length, shown: found }} none="Nothing here is certain: each open note needs a word or a choice from you." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onMend={actions.mendCertain} />
+      <ManySheet title="Mend what is certain" open={open} found={found} none="Nothing here is certain: each open note needs a word or a choice from you." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onMend={actions.mendCertain} />
     </>
   );
 }

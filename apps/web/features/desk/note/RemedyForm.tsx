@@ -1,11 +1,11 @@
 'use client';
 import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
-import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
+import { useMemo, useState, type FormEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
 import type { Answers, FindingKey, PageText, Preview, Side } from '../engine/protocol';
-import type { Engine } from '../engine/useEngine';
+import { useAnswer, type Engine } from '../engine/useEngine';
 import { ColourPanel, PicturePanel } from './SubjectPanel';
 
 const Form = styled.form`display: grid; gap: 0.65rem; margin-top: 0.75rem; padding-top: 0.75rem; border-top: 1px solid var(--line); min-width: 0; > * { min-width: 0; }`;
@@ -29,7 +29,7 @@ export interface RemedyFormProps {
   applyLabel?: string;
   /** What is offered besides, for the correction that is chosen. */
   besides?(remedy: RemedyName, inputs: Inputs): ReactNode;
-  onApply(remedy: RemedyName, inputs: Inputs): Promise<void>;
+  onApply(remedy: RemedyName, inputs: Inputs): Promise<unknown>;
   onSkip(): void;
   engine: Engine;
 }
@@ -65,11 +65,12 @@ export function RemedyForm({ page, text, finding, engine, busy, mayChange, apply
 function useCorrection(text: PageText, key: FindingKey, engine: Engine) {
   const [name, setName] = useState<string | null>(null);
   const [typed, setTyped] = useState<Record<string, Inputs>>({});
-  const found = useOffers(engine, text, key);
+  const found = useAnswer<'offers'>(engine, useMemo(() => ({ kind: 'offers', page: text, finding: key }), [text, key]), true);
   const usable = found?.offers.filter((offer) => !offer.declines) ?? [];
   const offer = usable.find((one) => one.name === name) ?? usable[0];
   const inputs = offer ? (typed[offer.name] ?? offer.inputs) : undefined;
-  const preview = usePreview(engine, text, key, offer?.name, inputs);
+  const remedy = offer?.name;
+  const preview = useAnswer<'preview'>(engine, useMemo(() => (remedy && inputs ? { kind: 'preview', page: text, finding: key, remedy, inputs } : null), [text, key, remedy, inputs]), true);
   const fill = (remedy: string, values: Inputs) => {
     setName(remedy);
     setTyped((now) => ({ ...now, [remedy]: { ...found?.offers.find((one) => one.name === remedy)?.inputs, ...now[remedy], ...values } }));
@@ -97,17 +98,6 @@ function WhichRemedy({ found, usable, chosen, onChoose }: { found: Answers['offe
   return usable[0] ? <strong>{usable[0].label}</strong> : <Quiet>{whyNoneIsOffered(found)}</Quiet>;
 }
 
-/** What the engine offers for a note and knows of its subject; null until it has answered, and what it said last while the page changes under it. */
-function useOffers(engine: Engine, text: PageText, key: FindingKey): Answers['offers'] | null {
-  const [found, setFound] = useState<Answers['offers'] | null>(null);
-  useEffect(() => {
-    let current = true;
-    void engine.ask<'offers'>({ kind: 'offers', page: text, finding: key }).then((answer) => current && setFound(answer));
-    return () => void (current = false);
-  }, [engine, text, key]);
-  return found;
-}
-
 function whyNoneIsOffered(found: Answers['offers'] | null): string {
   return found === null ? 'Looking for corrections…' : (found.offers[0]?.declines ?? found.fix);
 }
@@ -119,17 +109,6 @@ function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][
 
 function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
   return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
-}
-
-function usePreview(engine: Engine, text: PageText, key: FindingKey, remedy: string | undefined, inputs: Inputs | undefined): Preview | null {
-  const [preview, setPreview] = useState<Preview | null>(null);
-  useEffect(() => {
-    let current = true;
-    if (!remedy || !inputs) return setPreview(null);
-    void engine.ask<'preview'>({ kind: 'preview', page: text, finding: key, remedy, inputs }).then((seen) => current && setPreview(seen));
-    return () => void (current = false);
-  }, [engine, text, key, remedy, inputs]);
-  return preview;
 }
 
 function BeforeAndAfter({ preview }: { preview: Preview | null }) {

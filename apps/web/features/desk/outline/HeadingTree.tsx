@@ -58,7 +58,7 @@ export function HeadingTree({ lines, state, actions, mayChange }: HeadingTreePro
   return (
     <>
       <Bar>
-        <Button isDisabled={toRepair === 0 || !mayChange} onPress={() => setWanted(proposal)}>{toRepair > 0 ? `Propose the least repair: ${toRepair} to change` : 'The outline is sound'}</Button>
+        <Button isDisabled={toRepair === 0 || !mayChange} onPress={() => setWanted(proposal)}>{toRepair > 0 ? `Propose the least repair: ${toRepair} to change` : 'No level to repair'}</Button>
         <Button $look="main" isDisabled={wanted.size === 0 || !mayChange || state.busy} onPress={() => void actions.arrange({ kind: 'levels', levels: [...wanted].map(([path, level]) => ({ path, level })) })}>{wanted.size === 0 ? 'Nothing to apply' : `Apply ${counted(wanted.size, 'change')}`}</Button>
         <Button isDisabled={wanted.size === 0} onPress={() => setWanted(new Map())}>Set back</Button>
         <p>Right and left arrow make a line deeper or less deep, Delete makes it plain text; or drag it sideways.</p>

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
+import type { Chain } from './sheetOfTools';
 
 const Bar = styled(Toolbar)`display: flex; flex-wrap: wrap; gap: 0.15rem 0.35rem; padding: 0.2rem 0.75rem; background: var(--paper); border-bottom: 1px solid var(--line); button { min-height: 1.75rem; }`;
 const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; gap: 0.5rem; }`;
@@ -14,12 +15,12 @@ const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display
 export function TableTools({ editor }: { editor: Editor }) {
   const [caption, setCaption] = useState<string | null>(null);
   const acts: readonly (readonly [string, () => unknown])[] = [
-    ['Row below', () => editor.chain().focus().addRowAfter().run()],
+    ['Row below', () => thenScopes(editor, (chain) => chain.addRowAfter())],
     ['Row away', () => editor.chain().focus().deleteRow().run()],
-    ['Column after', () => editor.chain().focus().addColumnAfter().run()],
+    ['Column after', () => thenScopes(editor, (chain) => chain.addColumnAfter())],
     ['Column away', () => editor.chain().focus().deleteColumn().run()],
-    ['First row heads', () => toggleHeaders(editor, 'row')],
-    ['First column heads', () => toggleHeaders(editor, 'column')],
+    ['First row heads', () => thenScopes(editor, (chain) => chain.toggleHeaderRow())],
+    ['First column heads', () => thenScopes(editor, (chain) => chain.toggleHeaderColumn())],
     ['Caption…', () => setCaption((editor.getAttributes('table').caption as string | undefined) ?? '')],
     ['Table away', () => editor.chain().focus().deleteTable().run()],
   ];
@@ -36,25 +37,25 @@ export function TableTools({ editor }: { editor: Editor }) {
   );
 }
 
-/** Makes the first row or column headers with their scope, or plain cells again. */
-export function toggleHeaders(editor: Editor, which: 'row' | 'column'): void {
-  const chain = editor.chain().focus();
-  if (which === 'row') chain.toggleHeaderRow().run();
-  else chain.toggleHeaderColumn().run();
+/** What makes header cells, or new cells beside them, leaves each header with its scope. */
+function thenScopes(editor: Editor, act: (chain: Chain) => Chain): void {
+  act(editor.chain().focus()).run();
   setScopes(editor);
 }
 
-/** Every header cell says what it heads: in the first row its column, else its row. */
+/** Every header cell of this table says what it heads: in the first row its column, else its row. A head without headers is none. */
 function setScopes(editor: Editor): void {
   const { state, view } = editor;
+  const { $from } = state.selection;
+  const depth = Array.from({ length: $from.depth }, (_, i) => $from.depth - i).find((at) => $from.node(at).type.name === 'table');
+  if (depth === undefined) return;
+  const [table, place] = [$from.node(depth), $from.before(depth)];
   const { tr } = state;
-  state.doc.descendants((node, place) => {
-    if (node.type.name !== 'table') return true;
-    node.forEach((row, rowPlace, rowIndex) => row.forEach((cell, cellPlace) => {
-      const scope = cell.type.name === 'tableHeader' ? (rowIndex === 0 ? 'col' : 'row') : null;
-      if (cell.attrs.scope === null || cell.type.name !== 'tableHeader') tr.setNodeAttribute(place + 1 + rowPlace + 1 + cellPlace, 'scope', scope);
-    }));
-    return false;
-  });
+  table.forEach((row, rowPlace, rowIndex) => row.forEach((cell, cellPlace) => {
+    const scope = cell.type.name !== 'tableHeader' ? null : ((cell.attrs.scope as string | null) ?? (rowIndex === 0 ? 'col' : 'row'));
+    if (cell.attrs.scope !== scope) tr.setNodeAttribute(place + 1 + rowPlace + 1 + cellPlace, 'scope', scope);
+  }));
+  const first = table.firstChild;
+  if (first && (table.attrs.headRows as number) > 0 && !first.children.some((cell) => cell.type.name === 'tableHeader')) tr.setNodeAttribute(place, 'headRows', 0);
   if (tr.docChanged) view.dispatch(tr);
 }
