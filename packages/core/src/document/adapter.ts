@@ -1,4 +1,5 @@
-import { Parser, html as names, type ParserOptions, type Token, type TreeAdapter, type TreeAdapterTypeMap } from 'parse5';
+import { Parser, Token, html as names, type ParserOptions, type TreeAdapter, type TreeAdapterTypeMap } from 'parse5';
+import { RunTokenizer } from './runs.ts';
 import type { Attribute, CommentNode, ElementNode, ParentNode, Range, RootNode, TextNode, TreeNode } from './tree.ts';
 
 /** Browsers stop nesting at this depth and place what is deeper beside it; so do we, which keeps parsing linear. */
@@ -35,12 +36,8 @@ function rangeOf(location: Token.Location): Range {
   return { start: location.startOffset, end: location.endOffset };
 }
 
-/**
- * Builds our tree straight from parse5's tokens. One is made for each parse, because it remembers which start tags
- * already own an element: error recovery reopens elements and repeats the location of the first.
- */
-export function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
-  const owned = new Set<number>();
+/** Builds our tree straight from parse5's tokens. */
+function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
   return {
     createDocument: () => ({ kind: 'root', children: [], parent: null }),
     createDocumentFragment: () => ({ kind: 'root', children: [], parent: null }),
@@ -91,37 +88,32 @@ export function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
     isElementNode: (node): node is ElementNode => node.kind === 'element',
     setNodeSourceCodeLocation(node, location) {
       if (!location) return;
-      if (node.kind !== 'element') node.range = rangeOf(location);
-      else if (!owned.has(location.startOffset)) own(node, location as Token.ElementLocation);
+      node.range = rangeOf(location);
     },
-    getNodeSourceCodeLocation: (node) => (node.range ? asLocation(node.range) : null),
+    getNodeSourceCodeLocation: (node) => (node.range ? asLocation(node) : null),
     updateNodeSourceCodeLocation(node, end) {
-      if (node.kind !== 'element') {
-        if (node.range && end.endOffset !== undefined) node.range = { start: node.range.start, end: end.endOffset };
-        return;
-      }
-      if (!node.range) return;
-      if (end.endTag) node.endTag = rangeOf(end.endTag);
-      if (end.endOffset !== undefined) node.range = { start: node.range.start, end: end.endOffset };
+      if (node.range && end.endOffset !== undefined) node.range.end = end.endOffset;
     },
   };
+}
 
-  function own(element: ElementNode, location: Token.ElementLocation): void {
-    owned.add(location.startOffset);
-    element.startTag = rangeOf(location.startTag ?? location);
-    element.range = rangeOf(location);
-    const places = location.attrs;
-    if (!places) return;
-    for (const attribute of element.attributes) {
-      const place = places[attribute.name];
-      if (place) attribute.range = rangeOf(place);
-    }
+/** Gives an element the places of its start tag and of the attributes in it. */
+function placeStart(element: ElementNode, location: Token.LocationWithAttributes): void {
+  element.startTag = rangeOf(location);
+  element.range = rangeOf(location);
+  const places = location.attrs;
+  if (!places) return;
+  for (const attribute of element.attributes) {
+    const place = places[attribute.name];
+    if (place) attribute.range = rangeOf(place);
   }
 }
 
-/** Only the offsets are ever read back by the parser's own bookkeeping. */
-function asLocation(range: Range): Token.ElementLocation {
-  return { startLine: 0, startCol: 0, startOffset: range.start, endLine: 0, endCol: 0, endOffset: range.end };
+/** Only the offsets, and whether there is an end tag, are ever read back by the parser's own bookkeeping. */
+function asLocation(node: TreeNode): Token.ElementLocation {
+  const { start, end } = node.range!;
+  const offsets = { startLine: 0, startCol: 0, startOffset: start, endLine: 0, endCol: 0, endOffset: end };
+  return node.kind === 'element' && node.endTag ? { ...offsets, endTag: offsets } : offsets;
 }
 
 const DOCUMENT_TAGS = new Set(['html', 'head', 'body']);
@@ -130,12 +122,38 @@ const DOCUMENT_TAGS = new Set(['html', 'head', 'body']);
 export class WatchfulParser extends Parser<Map> {
   ownDocumentTags = false;
 
+  constructor(options: ParserOptions<Map>) {
+    super(options);
+    this.tokenizer = new RunTokenizer(this.options, this);
+  }
+
   static read(source: string): { root: RootNode; ownDocumentTags: boolean; quirks: boolean } {
     const mode = { quirks: false };
     const options: ParserOptions<Map> = { sourceCodeLocationInfo: true, treeAdapter: createAdapter(mode) };
     const parser = new WatchfulParser(options);
     parser.tokenizer.write(source, true);
     return { root: parser.document, ownDocumentTags: parser.ownDocumentTags, quirks: mode.quirks };
+  }
+
+  /** The start tag that owns the last element: error recovery opens elements anew and repeats the location of the first. */
+  private owned = -1;
+
+  override _attachElementToTree(element: ElementNode, location: Token.LocationWithAttributes | null, { parent, beforeElement }: ReturnType<Parser<Map>['_getInsertionLocation']>): void {
+    if (location && location.startOffset > this.owned) {
+      this.owned = location.startOffset;
+      placeStart(element, location);
+    }
+    if (beforeElement) insert(parent, element, beforeElement);
+    else append(parent, element);
+  }
+
+  override _setEndLocation(element: ElementNode, closing: Token.Token | null): void {
+    if (!element.range || !closing?.location) return;
+    const at = closing.location;
+    if (closing.type === Token.TokenType.END_TAG && closing.tagName === element.tag) {
+      element.endTag = rangeOf(at);
+      element.range.end = at.endOffset;
+    } else element.range.end = at.startOffset;
   }
 
   override onStartTag(token: Token.TagToken): void {

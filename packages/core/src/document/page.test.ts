@@ -3,7 +3,7 @@ import { parse, defaultTreeAdapter as standard } from 'parse5';
 import { auditPage } from '../audit/run.ts';
 import { DEEPEST_NESTING } from './adapter.ts';
 import { parsePage } from './page.ts';
-import { elementParent, rawText } from './tree.ts';
+import { elementParent, rawText, type ParentNode, type Range } from './tree.ts';
 
 test('a page without html, head or body tags is a fragment; the caller may overrule', () => {
   expect(parsePage('<p>x</p>').scope).toBe('fragment');
@@ -38,27 +38,74 @@ test('nesting stops where browsers stop, and nothing is lost', () => {
   expect(rawText(page.root)).toBe('deep');
 });
 
-/** Element tags in document order, by parse5 with its own tree: the reference for ours. */
-function referenceTags(html: string): string[] {
-  const tags: string[] = [];
+type StandardNode = Parameters<typeof standard.getChildNodes>[0] | ReturnType<typeof standard.getChildNodes>[number];
+const place = (range: { startOffset: number; endOffset: number } | null | undefined) => (range ? `${range.startOffset}–${range.endOffset}` : '');
+
+/** Elements, attributes, texts and comments in document order with their ranges, by parse5 with its own tree and tokenizer: the reference for ours. */
+function referenceTree(html: string): string[] {
+  const told: string[] = [];
   const walk = (node: Parameters<typeof standard.getChildNodes>[0]): void => {
-    for (const child of standard.getChildNodes(node)) {
-      if (!standard.isElementNode(child)) continue;
-      tags.push(standard.getTagName(child));
-      walk(child);
-    }
+    for (const child of standard.getChildNodes(node)) told.push(...referenceNode(child));
+    for (const child of standard.getChildNodes(node)) if (standard.isElementNode(child)) walk(child);
   };
-  walk(parse(html));
-  return tags;
+  walk(parse(html, { sourceCodeLocationInfo: true }));
+  return told;
 }
 
-const PIECES = ['<p>', '</p>', '<b>', '</b>', '<table>', '<tr>', '<td>', '</table>', '<ul>', '<li>', '</ul>', 'text', '<h2>', '</h2>', '<img alt>', '<a href=x>', '</a>', '<svg>', '<title>', '</svg>', '<!--x', '-->', '<select><option>', '<template>', '</template>', '&amp;', '<br>', '<body>', '</html>', '<i', '=""', '>'];
+function referenceNode(node: StandardNode): string[] {
+  if (standard.isTextNode(node)) return [`text ${node.value} ${place(node.sourceCodeLocation)}`];
+  if (standard.isCommentNode(node)) return [`comment ${node.data} ${place(node.sourceCodeLocation)}`];
+  return standard.isElementNode(node) ? [`<${node.tagName} ${node.attrs.map(({ name, value }) => `${name}=${value}`).join(' ')}>`] : [];
+}
+
+function ourTree(html: string): string[] {
+  const told: string[] = [];
+  const range = (at: Range | null) => (at ? `${at.start}–${at.end}` : '');
+  const walk = (node: ParentNode): void => {
+    for (const child of node.children) {
+      if (child.kind === 'element') told.push(`<${child.tag} ${child.attributes.map(({ name, value }) => `${name}=${value}`).join(' ')}>`);
+      else told.push(`${child.kind} ${child.text} ${range(child.range)}`);
+    }
+    for (const child of node.children) if (child.kind === 'element') walk(child);
+  };
+  walk(parsePage(html).root);
+  return told;
+}
+
+const PIECES = ['<p>', '</p>', '<b>', '</b>', '<table>', '<tr>', '<td>', '</table>', '<ul>', '<li>', '</ul>', 'text', '<h2>', '</h2>', '<img alt>', '<a href=x>', '</a>', '<svg>', '<title>', '</svg>', '<!--x', '-->', '<select><option>', '<template>', '</template>', '&amp;', '<br>', '<body>', '</html>', '<i', '=""', '>', 'one  two\n', '\r\n', '\r', '\0', '😀', '\ud83d', '&#10;', '&#0;', ' ', '<textarea>', '</textarea>', '<pre>', '\n', '<style>a{}/*', '</style>', '<script><!-- x', '</script>', '<a title="one\r\ntwo & &copy 😀', "' b='x y", '"', '<!-- a - b -> ', '<frameset>', '<plaintext>', '<math>', '<![CDATA[ x y', ']]>'];
 const mangled = fc.array(fc.constantFrom(...PIECES), { maxLength: 40 }).map((parts) => parts.join(''));
 
 test('the tree is parse5’s, on any input, and an audit never throws', () => {
   fc.assert(fc.property(mangled, (html) => {
-    const page = parsePage(html);
-    auditPage(page);
-    expect(page.elements.map((element) => element.tag)).toEqual(referenceTags(html));
-  }), { seed: 11, numRuns: 1_500 });
+    auditPage(parsePage(html));
+    expect(ourTree(html)).toEqual(referenceTree(html));
+  }), { seed: 11, numRuns: 4_000 });
+});
+
+/** Where each element of the reference lies, in document order: whole, start tag and end tag. */
+function referencePlaces(html: string): string[] {
+  const told: string[] = [];
+  const walk = (node: Parameters<typeof standard.getChildNodes>[0]): void => {
+    for (const child of standard.getChildNodes(node)) {
+      if (!standard.isElementNode(child)) continue;
+      const at = child.sourceCodeLocation;
+      told.push([at, at?.startTag, at?.endTag].map(place).join(' '));
+      walk(child);
+    }
+  };
+  walk(parse(html, { sourceCodeLocationInfo: true }));
+  return told;
+}
+
+test('elements lie where parse5 has them; those that error recovery opened again lie nowhere', () => {
+  fc.assert(fc.property(mangled, (html) => {
+    const theirs = referencePlaces(html);
+    const ours = parsePage(html).elements;
+    for (const [i, { range, startTag, endTag }] of ours.entries()) {
+      if (range) expect([range, startTag, endTag].map((one) => (one ? `${one.start}–${one.end}` : '')).join(' ')).toBe(theirs[i]);
+    }
+    const starts = ours.flatMap(({ range }) => (range ? [range.start] : []));
+    expect(new Set(starts).size).toBe(starts.length);
+    expect(new Set(theirs.flatMap((told) => told.split('–')[0]!.trim() || [])).size).toBe(starts.length);
+  }), { seed: 12, numRuns: 2_000 });
 });

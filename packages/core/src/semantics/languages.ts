@@ -17,8 +17,22 @@ export function languageAt(page: Page, element: ElementNode): string {
   return languages(page)[element.order] ?? '';
 }
 
-const byWord = new Map<string, string[]>();
-for (const [language, { functionWords }] of Object.entries(PHRASES)) for (const word of functionWords) byWord.set(word, [...(byWord.get(word) ?? []), language]);
+const KNOWN = Object.keys(PHRASES);
+/** Each common word under a number made of its letters, with the languages it is common in, by their place among those known. */
+const byNumber = new Map<number, { word: string; languages: number[] }>();
+for (const [i, language] of KNOWN.entries()) for (const word of PHRASES[language]!.functionWords) enter(word, i);
+
+function enter(word: string, language: number): void {
+  const number = [...word].reduce((sum, letter) => mixed(sum, letter.charCodeAt(0)), 0);
+  const known = byNumber.get(number);
+  if (known && known.word !== word) throw new Error(`“${known.word}” and “${word}” share a number.`);
+  byNumber.set(number, { word, languages: [...(known?.languages ?? []), language] });
+}
+
+/** FNV-1a (Fowler, Noll and Vo), over UTF-16 units. */
+function mixed(number: number, unit: number): number {
+  return Math.imul(number ^ unit, 0x01000193);
+}
 
 /** Below this many words a guess would be one. */
 const ENOUGH_WORDS = 14;
@@ -31,11 +45,30 @@ const CLEAR_LEAD = 2.5;
  * answer unclear. Common practice (stop-word counting, as in Ingle 1976 and later language guessers).
  */
 export function languageOfText(text: string): string | null {
-  const words = text.toLowerCase().match(/[a-zß-ɏ]+/g) ?? [];
-  if (words.length < ENOUGH_WORDS) return null;
-  const counts = new Map<string, number>();
-  for (const word of words) for (const language of byWord.get(word) ?? []) counts.set(language, (counts.get(language) ?? 0) + 1);
-  const [first, second] = [...counts].sort((a, b) => b[1] - a[1]);
-  if (!first || first[1] / words.length < CERTAIN_SHARE || first[1] < CLEAR_LEAD * (second?.[1] ?? 0)) return null;
-  return first[0];
+  const lower = text.toLowerCase();
+  const counts = KNOWN.map(() => 0);
+  let words = 0;
+  let [length, number] = [0, 0];
+  for (let i = 0; i <= lower.length; i++) {
+    const unit = i < lower.length ? lower.charCodeAt(i) : 0;
+    if (isLatinLetter(unit)) {
+      length++;
+      number = mixed(number, unit);
+    } else if (length > 0) {
+      words++;
+      const common = byNumber.get(number);
+      if (common?.word.length === length && lower.startsWith(common.word, i - length)) for (const language of common.languages) counts[language]!++;
+      [length, number] = [0, 0];
+    }
+  }
+  if (words < ENOUGH_WORDS) return null;
+  const most = Math.max(...counts);
+  const first = counts.indexOf(most);
+  const second = Math.max(...counts.filter((_count, i) => i !== first));
+  return most / words < CERTAIN_SHARE || most < CLEAR_LEAD * second ? null : KNOWN[first]!;
+}
+
+/** a to z, and the small letters of Latin with marks, as far as Latin Extended-B. */
+function isLatinLetter(unit: number): boolean {
+  return unit >= 0x61 ? unit <= 0x7a || (unit >= 0xdf && unit <= 0x24f) : false;
 }

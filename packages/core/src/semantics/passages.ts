@@ -10,6 +10,8 @@ export interface Passage {
   block: ElementNode;
   /** Tidied, a line break for each `br`. */
   text: string;
+  /** How many words the text has. */
+  words: number;
   texts: readonly TextNode[];
   breaks: readonly ElementNode[];
   pictures: number;
@@ -101,7 +103,7 @@ function finish(page: Page, draft: Draft, found: Passage[]): void {
   const { block, parts, texts, breaks, pictures, first, last } = draft;
   const text = breaks.length === 0 ? tidy(parts.join('')) : parts.map((part) => (part === BREAK ? '\n' : part.replace(SPACES, ' '))).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
   const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
-  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, texts, breaks, pictures, first, last, kept });
+  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pictures, first, last, kept });
 }
 
 /** The passages of each block, in order. */

@@ -1,7 +1,7 @@
 import { fact, type Page } from '../document/page.ts';
 import { FURNITURE, IN, isInside } from './inside.ts';
 import { outline, type Heading } from './outline.ts';
-import { countWords, passages, type Passage } from './passages.ts';
+import { passages, type Passage } from './passages.ts';
 import { isExposed } from './visibility.ts';
 
 /** What stands between a heading and the next heading of any level. */
@@ -31,7 +31,7 @@ export const sections = fact((page: Page): Section[] => {
     if (isInside(page, passage.block, FURNITURE) || headed.has(passage.block)) continue;
     const section = at(passage.block.order, passage.first.range?.start);
     section.passages.push(passage);
-    if (!passage.kept && !LOOKED_UP.has(passage.block.tag) && !isInside(page, passage.block, IN.table | IN.form)) section.words += countWords(passage.text);
+    if (!passage.kept && !LOOKED_UP.has(passage.block.tag) && !isInside(page, passage.block, IN.table | IN.form)) section.words += passage.words;
   }
   for (const element of page.elements) if (THINGS.has(element.tag) && isExposed(page, element)) at(element.order, element.range?.start).things++;
   return found;

@@ -1,7 +1,7 @@
 import { groupedBy } from '../../../document/grouped.ts';
 import { IN, isInside } from '../../../semantics/inside.ts';
 import { landmarks } from '../../../semantics/landmarks.ts';
-import { countWords, passages } from '../../../semantics/passages.ts';
+import { passages } from '../../../semantics/passages.ts';
 import { closest } from '../../../document/tree.ts';
 import { defineRule } from '../../types.ts';
 
@@ -32,7 +32,7 @@ export const rule = defineRule({
     // Where nothing is marked at all, the missing main is the note.
     if (!byRole.has('main')) return;
     const roots = new Set(all.map((landmark) => landmark.element));
-    const loose = passages(page).find((passage) => countWords(passage.text) >= MUCH && !isInside(page, passage.block, IN.main | IN.nav | IN.aside) && !roots.has(passage.block) && !closest(passage.block, (up) => roots.has(up)));
+    const loose = passages(page).find((passage) => passage.words >= MUCH && !isInside(page, passage.block, IN.main | IN.nav | IN.aside) && !roots.has(passage.block) && !closest(passage.block, (up) => roots.has(up)));
     if (loose) tell({ at: loose.block, message: 'outside', values: { text: loose.text }, subject: loose.text });
   },
 });

@@ -48,7 +48,7 @@ function faintness(page: Page, link: ElementNode, name: string): { link: string;
 function standsInText(page: Page, link: ElementNode, name: string): boolean {
   const block = blockAround(link);
   const passage = block && passagesByBlock(page).get(block)?.find((one) => one.text.includes(name));
-  return passage !== null && passage !== undefined && countWords(passage.text) - countWords(name) >= RUNNING;
+  return passage !== null && passage !== undefined && passage.words - countWords(name) >= RUNNING;
 }
 
 /** The element that holds all of a link's text. */

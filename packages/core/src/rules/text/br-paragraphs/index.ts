@@ -37,8 +37,8 @@ function hasDoubleBreak({ text, breaks }: Passage): boolean {
 }
 
 /** Text directly in the body, or beside blocks in a part of the page that holds blocks. */
-function isLoose(page: Page, { block, text, last }: Passage): boolean {
-  if (countWords(text) < LOOSE_WORDS || !last.range) return false;
+function isLoose(page: Page, { block, words, last }: Passage): boolean {
+  if (words < LOOSE_WORDS || !last.range) return false;
   if (block === page.body) return true;
   return ['main', 'article', 'section'].includes(block.tag) && childElements(block).some(isBlock);
 }

@@ -1,5 +1,5 @@
 import { IN, isInside } from '../../../semantics/inside.ts';
-import { countWords, everyText, passages } from '../../../semantics/passages.ts';
+import { everyText, passages } from '../../../semantics/passages.ts';
 import { styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
@@ -20,11 +20,10 @@ export const rule = defineRule({
   messages: { typed: '{words} words are typed in capitals: “{text}”', styled: '{words} words are turned into capitals by style: “{text}”' },
   end(page, tell) {
     for (const passage of passages(page)) {
-      const { block, text, kept } = passage;
+      const { block, text, words, kept } = passage;
       if (kept || text.length < 30 || isInside(page, block, IN.code)) continue;
       const typed = !/\p{Ll}/u.test(text);
-      const words = typed || /[a-z]/i.test(text) ? countWords(text) : 0;
-      if (words < LONG || (!typed && !everyText(passage, (element) => styleOf(page, element).textTransform.includes('uppercase')))) continue;
+      if (words < LONG || (!typed && !/[a-z]/i.test(text)) || (!typed && !everyText(passage, (element) => styleOf(page, element).textTransform.includes('uppercase')))) continue;
       if (typed && !/\p{Lu}{3}/u.test(text)) continue;
       tell({ at: block, message: typed ? 'typed' : 'styled', values: { words, text }, subject: text, remedies: typed ? ['sentence-case'] : [] });
     }

@@ -3,7 +3,7 @@ import { IN, isInside } from '../../../semantics/inside.ts';
 import { countWords, passages } from '../../../semantics/passages.ts';
 import type { Page } from '../../../document/page.ts';
 import { styleOf } from '../../../style/cascade.ts';
-import type { ElementNode } from '../../../document/tree.ts';
+import type { ElementNode, TextNode } from '../../../document/tree.ts';
 import { defineRule } from '../../types.ts';
 
 const LONG = 25;
@@ -22,19 +22,19 @@ export const rule = defineRule({
   remedies: [],
   messages: { bold: '{share} % of this text of {words} words is bold or marked' },
   end(page, tell) {
-    for (const { block, text, texts, kept } of passages(page)) {
-      const words = text.length > 100 && !kept ? countWords(text) : 0;
-      if (words < LONG || isInside(page, block, IN.heading | IN.table | IN.code)) continue;
-      let [stressed, all] = [0, 0];
-      for (const piece of texts) {
-        const many = countWords(piece.text);
-        all += many;
-        if (isStressed(page, elementParent(piece)!, block)) stressed += many;
-      }
+    for (const { block, text, words, texts, kept } of passages(page)) {
+      if (kept || words < LONG || text.length <= 100 || isInside(page, block, IN.heading | IN.table | IN.code)) continue;
+      const pieces = texts.filter((piece) => isStressed(page, elementParent(piece)!, block));
+      if (pieces.length === 0) continue;
+      const [stressed, all] = [wordsOf(pieces), wordsOf(texts)];
       if (all > 0 && stressed / all > MOST) tell({ at: block, message: 'bold', values: { share: Math.round((100 * stressed) / all), words }, subject: text });
     }
   },
 });
+
+function wordsOf(pieces: readonly TextNode[]): number {
+  return pieces.reduce((sum, piece) => sum + countWords(piece.text), 0);
+}
 
 function isStressed(page: Page, element: ElementNode, block: ElementNode): boolean {
   const style = styleOf(page, element);

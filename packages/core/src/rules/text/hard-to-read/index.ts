@@ -1,7 +1,7 @@
 import { IN, FURNITURE, isInside } from '../../../semantics/inside.ts';
 import { languageAt } from '../../../semantics/languages.ts';
 import { usualLanguage } from '../../../semantics/pageLanguage.ts';
-import { countWords, passages } from '../../../semantics/passages.ts';
+import { passages } from '../../../semantics/passages.ts';
 import { gradeOf } from '../../../semantics/readability.ts';
 import { defineRule, FLOORS } from '../../types.ts';
 
@@ -25,7 +25,7 @@ export const rule = defineRule({
   remedies: [],
   messages: { hard: 'By its words and sentences this page asks for about {grade} years of schooling' },
   end(page, tell) {
-    const running = passages(page).filter((passage) => !passage.kept && passage.text.length > 60 && countWords(passage.text) >= RUNNING && !isInside(page, passage.block, FURNITURE | IN.table | IN.code));
+    const running = passages(page).filter((passage) => !passage.kept && passage.text.length > 60 && passage.words >= RUNNING && !isInside(page, passage.block, FURNITURE | IN.table | IN.code));
     const first = running[0];
     if (!first) return;
     const text = running.map((passage) => passage.text).join('\n').slice(0, ENOUGH);

@@ -2,7 +2,7 @@ import type { ElementNode } from '../../../document/tree.ts';
 import { elementParent } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
 import { IN, isInside } from '../../../semantics/inside.ts';
-import { countWords, passages } from '../../../semantics/passages.ts';
+import { passages } from '../../../semantics/passages.ts';
 import { styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
@@ -24,11 +24,10 @@ export const rule = defineRule({
   messages: { justified: 'Text of {words} words and more is justified here', centred: 'Text of {words} words and more is centred here' },
   end(page, tell) {
     const told = new Set<ElementNode>();
-    for (const { block, text, kept } of passages(page)) {
+    for (const { block, text, words, kept } of passages(page)) {
       const { textAlign } = styleOf(page, block);
       const kind = textAlign === 'justify' || textAlign === 'justify-all' ? 'justified' : CENTRED.has(textAlign) ? 'centred' : null;
       if (!kind || kept || isInside(page, block, IN.heading | IN.caption)) continue;
-      const words = countWords(text);
       const at = words >= LONG ? setter(page, block, textAlign) : null;
       if (!at || told.has(at)) continue;
       told.add(at);
