@@ -43,7 +43,7 @@ export interface Page {
   readonly elements: readonly ElementNode[];
   readonly texts: readonly TextNode[];
   readonly surroundings: Surroundings;
-  readonly facts: Map<unknown, unknown>;
+  readonly facts: unknown[];
   readonly lines: LineIndex;
 }
 
@@ -76,7 +76,7 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
     head: top.find((child) => child.tag === 'head')!,
     body: top.find((child) => child.tag === 'body' || child.tag === 'frameset')!,
     surroundings: options.surroundings ?? {},
-    facts: new Map(),
+    facts: [],
     lines: new LineIndex(source),
   };
 }
@@ -85,10 +85,13 @@ function setIndex(node: TreeNode, index: number): void {
   if (node.kind === 'element') node.index = index;
 }
 
-/** Makes a shared fact: computed at the first asking, kept on the page. */
+let made = 0;
+
+/** Makes a shared fact: computed at the first asking, kept on the page. It may be anything but undefined. */
 export function fact<T>(compute: (page: Page) => T): (page: Page) => T {
+  const place = made++;
   return (page) => {
-    if (!page.facts.has(compute)) page.facts.set(compute, compute(page));
-    return page.facts.get(compute) as T;
+    const known = page.facts[place];
+    return known === undefined ? ((page.facts[place] = compute(page)) as T) : (known as T);
   };
 }

@@ -2,6 +2,7 @@ import { tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { troubleOfFileName } from '../semantics/fileNames.ts';
 import { addressOf, fileNameOf, writtenAlternative } from '../semantics/pictures.ts';
 import type { Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
@@ -29,7 +30,7 @@ export const remedy: Remedy = {
 };
 
 function usesOf(page: Page, address: string): ElementNode[] {
-  return page.elements.filter((element) => element.tag === 'img' && valueOf(element, 'src') === address);
+  return tagged(page, 'img').filter((element) => valueOf(element, 'src') === address);
 }
 
 /** The address with another file name at its end; query and fragment stay. */

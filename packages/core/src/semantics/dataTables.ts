@@ -1,5 +1,6 @@
 import { elementParent, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { styleOf } from '../style/cascade.ts';
 import { sharedLooks } from './looks.ts';
 import { shownText } from './names.ts';
@@ -16,8 +17,8 @@ export interface KnownTable {
 
 /** The page's tables that are told to readers, in document order. */
 export const knownTables = fact((page: Page): KnownTable[] =>
-  page.elements.flatMap((element) => {
-    if (element.tag !== 'table' || !isExposed(page, element)) return [];
+  tagged(page, 'table').flatMap((element) => {
+    if (!isExposed(page, element)) return [];
     const grid = gridOf(element);
     return grid.cells.length === 0 ? [] : [{ element, use: tableUse(page, element), grid, headed: grid.cells.some((cell) => cell.element.tag === 'th') }];
   }),

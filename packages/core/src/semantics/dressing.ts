@@ -1,5 +1,6 @@
 import { groupedBy } from '../document/grouped.ts';
 import { elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
+import { attributed } from '../document/tagged.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { hexOf, parseColour } from '../style/colour.ts';
@@ -37,7 +38,7 @@ function dressedBy(page: Page, read: (element: ElementNode) => string | null | u
 }
 
 /** Elements with a style attribute, and font tags. */
-const dressed = fact((page: Page) => page.elements.filter((element) => element.space === 'html' && (element.tag === 'font' || (element.attributes.length > 0 && has(element, 'style'))) && isExposed(page, element)));
+const dressed = fact((page: Page) => attributed(page).filter((element) => element.space === 'html' && (element.tag === 'font' || has(element, 'style')) && isExposed(page, element)));
 
 /** Pieces of text whose size is set in fixed units or to a tiny keyword, by the size as written. */
 export const forcedSizes = fact((page: Page) =>

@@ -1,5 +1,6 @@
 import { tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { IN, isInside } from './inside.ts';
 import { shownText } from './names.ts';
 import { isExposed } from './visibility.ts';
@@ -9,7 +10,7 @@ import { isExposed } from './visibility.ts';
  * their own rightly in `b` (HTML Living Standard, 4.5.25 and 4.5.26).
  */
 export function emphasisByLook(page: Page, tag: 'b' | 'i'): ElementNode[] {
-  return page.elements.filter((element) => element.tag === tag && isExposed(page, element) && isEmphasis(element, shownText(page, element, 200)) && !isInside(page, element, IN.heading | IN.code));
+  return tagged(page, tag).filter((element) => isExposed(page, element) && isEmphasis(element, shownText(page, element, 200)) && !isInside(page, element, IN.heading | IN.code));
 }
 
 function isEmphasis(element: ElementNode, text: string): boolean {

@@ -1,5 +1,6 @@
 import { childElements, closest, elementsIn, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { elementsById } from './ids.ts';
 import { shownText } from './names.ts';
 import { isExposed } from './visibility.ts';
@@ -12,12 +13,12 @@ export function inputType(field: ElementNode): string {
 
 /** Fields a person fills in, told to readers, in document order. */
 export const fields = fact((page: Page) =>
-  page.elements.filter((element) => ['input', 'select', 'textarea'].includes(element.tag) && !NOT_FIELDS.has(inputType(element)) && isExposed(page, element)),
+  tagged(page, 'input', 'select', 'textarea').filter((element) => !NOT_FIELDS.has(inputType(element)) && isExposed(page, element)),
 );
 
 /** The labels of the page with the field each belongs to; `missing` names the id it points to in vain. */
 export const labels = fact((page: Page) =>
-  page.elements.filter((element) => element.tag === 'label').map((label) => {
+  tagged(page, 'label').map((label) => {
     const target = valueOf(label, 'for');
     const field = target === null ? ([...elementsIn(label)].find((inner) => ['input', 'select', 'textarea', 'button', 'meter', 'progress', 'output'].includes(inner.tag)) ?? null) : (elementsById(page).get(target) ?? null);
     return { label, field, missing: target !== null && field === null ? target : null, text: shownText(page, label, 200) };

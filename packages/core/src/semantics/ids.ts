@@ -1,11 +1,11 @@
 import { valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { attributed } from '../document/tagged.ts';
 
 /** The first element that bears each id. */
 export const elementsById = fact((page: Page) => {
   const found = new Map<string, ElementNode>();
-  for (const element of page.elements) {
-    if (element.attributes.length === 0) continue;
+  for (const element of attributed(page)) {
     const id = valueOf(element, 'id');
     if (id && !found.has(id)) found.set(id, element);
   }

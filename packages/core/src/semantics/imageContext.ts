@@ -1,5 +1,6 @@
 import { childElements, closestWithin, elementsIn, rawText, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { shownText } from './names.ts';
 import { passagesByBlock, type Passage } from './passages.ts';
@@ -8,7 +9,7 @@ import { blockAround } from './blocks.ts';
 import { isExposed } from './visibility.ts';
 
 /** The page's `img` elements that are told to readers. */
-export const images = fact((page: Page) => page.elements.filter((element) => element.tag === 'img' && isExposed(page, element)));
+export const images = fact((page: Page) => tagged(page, 'img').filter((element) => isExposed(page, element)));
 
 /** The figure a picture stands in, and its caption's text; '' when it has none. */
 export function figureOf(page: Page, image: ElementNode): { figure: ElementNode; caption: string } | null {
@@ -48,9 +49,20 @@ export function fileWordsOf(image: ElementNode): string[] {
 
 /** Whether one of some phrases stands in a text as words of its own. */
 export function holdsWord(text: string, phrases: Iterable<string>): string | null {
-  const padded = ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
-  for (const phrase of phrases) if (padded.includes(` ${phrase.replace(/[^\p{L}\p{N}]+/gu, ' ')} `)) return phrase;
+  const padded = inWords(text.toLowerCase());
+  for (const phrase of phrases) {
+    let sought = phrasesInWords.get(phrase);
+    if (!sought) phrasesInWords.set(phrase, (sought = inWords(phrase)));
+    if (padded.includes(sought)) return phrase;
+  }
   return null;
+}
+
+/** The phrases of the lists, ready to be sought: there are some hundreds. */
+const phrasesInWords = new Map<string, string>();
+
+function inWords(text: string): string {
+  return ` ${text.replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
 }
 
 /** An alternative without case, stops and outer signs, for comparing. */

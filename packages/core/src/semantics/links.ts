@@ -1,5 +1,6 @@
 import { tidy, valueOf, type ElementNode, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { attributed } from '../document/tagged.ts';
 import { nameOf } from './names.ts';
 import { imagesIn } from './pictures.ts';
 import { isLink } from './roles.ts';
@@ -52,8 +53,7 @@ export const anchors = fact((page: Page): Map<string, ElementNode[]> => {
     if (same) same.push(element);
     else found.set(name, [element]);
   };
-  for (const element of page.elements) {
-    if (element.attributes.length === 0) continue;
+  for (const element of attributed(page)) {
     const id = valueOf(element, 'id');
     add(id, element);
     const name = element.tag === 'a' || element.tag === 'map' ? valueOf(element, 'name') : null;

@@ -1,5 +1,6 @@
 import { childElements, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { styleOf } from '../style/cascade.ts';
 import { markersOf, type Marker } from './markers.ts';
 import { shownText } from './names.ts';
@@ -17,9 +18,9 @@ const KINDS: Record<string, RealList['kind']> = { ul: 'unordered', menu: 'unorde
 
 /** Lists that are told as lists, in document order. */
 export const realLists = fact((page: Page): RealList[] =>
-  page.elements.flatMap((element) => {
-    const kind = element.space === 'html' ? KINDS[element.tag] : undefined;
-    if (!kind || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
+  tagged(page, ...Object.keys(KINDS)).flatMap((element) => {
+    const kind = KINDS[element.tag]!;
+    if (element.space !== 'html' || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
     return [{ element, kind, items: itemsOf(element, kind).filter((item) => isExposed(page, item)) }];
   }),
 );

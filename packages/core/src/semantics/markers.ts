@@ -17,10 +17,13 @@ export interface Marker {
 const BULLETS = '-–•*·◦▪▫●○■□‣∙⁃►▸▶➢➤➔→✓✔✗✦★☆o§';
 const EMOJI = /^(?:\p{Extended_Pictographic}\ufe0f?|[\u2705\u27a1]\ufe0f?)[\s\u00a0]+/u;
 const COUNTED = /^(\(?)(\d{1,3}|[a-zA-Z]|[ivxIVX]{2,5})([.)])[\s\u00a0]+/;
+/** A line that begins with a word of letters, as most do: no marker is read into it. */
+const WORD = /^\s*[a-zA-Z]{2}(?:[a-zA-Z]{4}|[a-zA-Z]{0,3}[^a-zA-Z.)])/;
 const DIGITS: Record<string, number> = { i: 1, v: 5, x: 10 };
 
 /** The markers a line may begin with: two readings where a single letter is also a Roman digit. */
 export function markersOf(line: string): Marker[] {
+  if (WORD.test(line)) return [];
   const lead = /^[\s\u00a0]*/.exec(line)![0].length;
   const text = line.slice(lead, lead + 40);
   const counted = COUNTED.exec(text);

@@ -1,5 +1,6 @@
 import { childElements, elementsIn, has, rawText, tidy, valueOf, type ElementNode, type ParentNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { generatedText, styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
 import { elementsById, referred } from './ids.ts';
@@ -136,8 +137,7 @@ function valueInside(field: ElementNode): string {
 
 const labelsOf = fact((page: Page) => {
   const found = new Map<ElementNode, ElementNode[]>();
-  for (const label of page.elements) {
-    if (label.tag !== 'label') continue;
+  for (const label of tagged(page, 'label')) {
     const id = valueOf(label, 'for');
     const field = id === null ? firstField(label) : elementsById(page).get(id);
     const others = field && found.get(field);

@@ -1,4 +1,5 @@
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { FURNITURE, IN, isInside } from './inside.ts';
 import { outline, type Heading } from './outline.ts';
 import { passages, type Passage } from './passages.ts';
@@ -33,7 +34,7 @@ export const sections = fact((page: Page): Section[] => {
     section.passages.push(passage);
     if (!passage.kept && !LOOKED_UP.has(passage.block.tag) && !isInside(page, passage.block, IN.table | IN.form)) section.words += passage.words;
   }
-  for (const element of page.elements) if (THINGS.has(element.tag) && isExposed(page, element)) at(element.order, element.range?.start).things++;
+  for (const element of tagged(page, ...THINGS)) if (isExposed(page, element)) at(element.order, element.range?.start).things++;
   return found;
 });
 

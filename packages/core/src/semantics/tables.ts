@@ -43,6 +43,15 @@ const SLOTS_EACH = 40;
  * group is cut off there, as browsers do, where the standard's own steps would add empty rows that nobody sees.
  */
 export function gridOf(table: ElementNode): Grid {
+  let grid = grids.get(table);
+  if (!grid) grids.set(table, (grid = formGrid(table)));
+  return grid;
+}
+
+/** Trees are never changed, so a table's grid is formed once. */
+const grids = new WeakMap<ElementNode, Grid>();
+
+function formGrid(table: ElementNode): Grid {
   const grid: Grid = { rows: 0, columns: 0, cells: [], at: [], shared: new Set() };
   let filled = 0;
   for (const group of rowGroups(table)) {

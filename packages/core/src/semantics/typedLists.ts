@@ -1,4 +1,4 @@
-import { childElements, descendants, type ElementNode, type ParentNode, type Range, type TreeNode } from '../document/tree.ts';
+import { descendants, type ElementNode, type ParentNode, type Range, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { isBlock, isLeafBlock } from './blocks.ts';
 import { markersOf, readTypedList, type Marker, type TypedItem } from './markers.ts';
@@ -37,30 +37,37 @@ export const typedLists = fact((page: Page): TypedList[] => {
   return found.sort((a, b) => a.lines[0]!.block.order - b.lines[0]!.block.order);
 });
 
-/** Runs of neighbouring paragraphs under one parent. */
+/** Runs of neighbouring paragraphs under one parent; one alone is no list. */
 function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
   const runs: TypedLine[][] = [];
-  let run: TypedLine[] = [];
-  for (const child of childElements(parent)) {
-    if (LINE_BLOCKS.has(child.tag) && isExposed(page, child) && isLeafBlock(page, child) && !holdsBreak(child)) {
-      run.push({ block: child, nodes: child.children, text: textOf(child.children), ending: null, whole: true });
-    } else if (run.length > 0) {
-      runs.push(run);
-      run = [];
-    }
+  let run: ElementNode[] = [];
+  const close = () => {
+    if (run.length > 1) runs.push(run.map((block) => ({ block, nodes: block.children, text: textOf(block.children), ending: null, whole: true })));
+    if (run.length > 0) run = [];
+  };
+  for (const child of parent.children) {
+    if (child.kind !== 'element') continue;
+    if (LINE_BLOCKS.has(child.tag) && isExposed(page, child) && isLeafBlock(page, child) && !holdsBreak(child)) run.push(child);
+    else close();
   }
-  if (run.length > 0) runs.push(run);
+  close();
   return runs;
 }
 
 /** A paragraph of several lines is read line by line, unless the break only ends it. */
 function holdsBreak(block: ElementNode): boolean {
+  if (!block.children.some(isBreak)) return false;
   const children = block.children.filter((node) => !(node.kind === 'text' && !/\S/.test(node.text)));
-  return children.slice(0, -1).some((node) => node.kind === 'element' && node.tag === 'br');
+  return children.slice(0, -1).some(isBreak);
+}
+
+function isBreak(node: TreeNode): boolean {
+  return node.kind === 'element' && node.tag === 'br';
 }
 
 /** The lines of a block that `br` elements break, inline content only: a block inside ends the run of lines. */
 function brokenLines(block: ElementNode): TypedLine[] {
+  if (!block.children.some(isBreak)) return [];
   const lines: TypedLine[] = [];
   let nodes: TreeNode[] = [];
   const close = (ending: ElementNode | null) => {
@@ -75,7 +82,7 @@ function brokenLines(block: ElementNode): TypedLine[] {
     } else nodes.push(child);
   }
   close(null);
-  return lines.some((line) => line.ending) ? lines : [];
+  return lines;
 }
 
 function collect(lines: readonly TypedLine[], into: TypedList[]): void {

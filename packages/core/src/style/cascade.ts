@@ -1,5 +1,6 @@
 import { elementParent, rawText, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
+import { tagged } from '../document/tagged.ts';
 import { computeStyle, initialStyle, type Style } from './computed.ts';
 import { looksBeside, signatureOf, vocabularyOf, type Vocabulary } from './contexts.ts';
 import { browserStyle, legacyColour, presentationalHints } from './defaults.ts';
@@ -28,7 +29,7 @@ export const sheetsOf = fact((page: Page): Sheet[] => {
     if (linked) add(linked.text, linked.address, depth);
   };
   for (const text of page.surroundings.extraSheets ?? []) add(text, '', 0);
-  for (const element of page.elements) {
+  for (const element of tagged(page, 'style', 'link')) {
     if (!mediaHolds(valueOf(element, 'media') ?? '')) continue;
     const type = valueOf(element, 'type');
     if (element.tag === 'style' && (!type || type.toLowerCase() === 'text/css')) add(rawText(element), '', 0);
@@ -127,6 +128,9 @@ const styled = fact((page: Page): Styled => {
 export function styleOf(page: Page, element: ElementNode): Style {
   return styled(page).byElement[element.order]!;
 }
+
+/** The elements that something is declared for, by the page or by the standard's own sheet, in document order. */
+export const declaring = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => styleOf(page, element).declared.size > 0));
 
 /** Text that ::before and ::after put around an element's content, where it is text. */
 export function generatedText(page: Page, element: ElementNode): { before?: string; after?: string } | undefined {

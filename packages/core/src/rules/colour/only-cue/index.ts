@@ -1,5 +1,6 @@
 import { elementParent, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { blockAround } from '../../../semantics/blocks.ts';
 import { cueIn } from '../../../semantics/cues.ts';
 import { FURNITURE, IN, isInside } from '../../../semantics/inside.ts';
@@ -30,8 +31,8 @@ export const rule = defineRule({
       if (cue) tell({ at: block, message: 'words', values: { cue }, subject: text, outcome: 'cantTell' });
     }
     const asked = new Set<string>();
-    for (const element of page.elements) {
-      const found = DRESSED.has(element.tag) && element.attributes.length > 0 ? markedBy(page, element) : null;
+    for (const element of tagged(page, ...DRESSED)) {
+      const found = element.attributes.length > 0 ? markedBy(page, element) : null;
       if (!found || asked.has(found.value)) continue;
       asked.add(found.value);
       tell({ at: element, message: 'marked', values: found, subject: `${found.value} ${found.text}`, outcome: 'cantTell' });

@@ -21,8 +21,9 @@ export const rule = defineRule({
     for (const text of shownTexts(page)) {
       const element = elementParent(text)!;
       const { color, picture, certain } = coloursIn(page, element);
+      if (certain || picture === null) continue;
       const key = `${picture} ${hexOf(color)}`;
-      if (certain || picture === null || asked.has(key)) continue;
+      if (asked.has(key)) continue;
       asked.add(key);
       const address = /url\(\s*["']?([^"')]+)/i.exec(picture)?.[1];
       tell({ at: element, message: address ? 'picture' : 'gradient', values: { color: hexOf(color), ground: address ? fileNameOf(address) || 'behind it' : '' }, subject: `${key} ${tidy(text.text).slice(0, 40)}`, outcome: 'cantTell' });

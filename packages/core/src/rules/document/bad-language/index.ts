@@ -1,4 +1,5 @@
 import { valueOf, type ElementNode } from '../../../document/tree.ts';
+import { attributed } from '../../../document/tagged.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { isLanguageTag } from '../../../standards/languageTags.ts';
 import { defineRule } from '../../types.ts';
@@ -15,8 +16,7 @@ export const rule = defineRule({
   remedies: ['set-language'],
   messages: { unknown: '“{tag}” is no registered language tag', unlike: 'lang says “{tag}” and xml:lang says “{other}”' },
   end(page, tell) {
-    for (const element of page.elements) {
-      if (element.attributes.length === 0) continue;
+    for (const element of attributed(page)) {
       const tag = valueOf(element, 'lang')?.trim();
       if (!tag || (element !== page.html && !isExposed(page, element))) continue;
       const report = troubleOf(element, tag);

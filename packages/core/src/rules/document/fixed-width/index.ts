@@ -3,7 +3,7 @@ import { IN, isInside } from '../../../semantics/inside.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { countWords } from '../../../semantics/passages.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
-import { sheetsOf, styleOf } from '../../../style/cascade.ts';
+import { declaring, sheetsOf, styleOf } from '../../../style/cascade.ts';
 import { fact, type Page } from '../../../document/page.ts';
 import { inlineStyle } from '../../../style/inline.ts';
 import { defineRule } from '../../types.ts';
@@ -26,7 +26,7 @@ export const rule = defineRule({
   messages: { fixed: 'The width of this part is fixed at {width}' },
   end(page, tell) {
     const told = new Set<ElementNode>();
-    for (const element of page.elements) {
+    for (const element of declaring(page)) {
       if (!BLOCKS.has(element.tag)) continue;
       const width = fixedWidth(page, element);
       if (width === null || !isSeen(page, element) || isInside(page, element, IN.code) || closest(element, (up) => told.has(up))) continue;
@@ -42,8 +42,8 @@ function fixedWidth(page: Page, element: ElementNode): number | null {
   const { declared } = styleOf(page, element);
   const written = declared.get('min-width') ?? declared.get('width');
   const parts = written ? /^(\d+(?:\.\d+)?)(px|pt|cm|in)$/.exec(written) : null;
-  const own = inlineStyle(element);
   if (!parts || declared.has('max-width')) return null;
+  const own = inlineStyle(element);
   if (!own.has('width') && !own.has('min-width') && speaksOfNarrow(page)) return null;
   const width = Number(parts[1]) * { px: 1, pt: 4 / 3, cm: 37.8, in: 96 }[parts[2] as 'px' | 'pt' | 'cm' | 'in'];
   return width > NARROW ? Math.round(width) : null;

@@ -1,4 +1,5 @@
 import { valueOf } from '../../../document/tree.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { defineRule } from '../../types.ts';
 
 /** WCAG 2.2, 2.2.1: a limit of more than 20 hours is none. */
@@ -16,8 +17,8 @@ export const rule = defineRule({
   remedies: ['remove'],
   messages: { reload: 'The page loads itself anew after {seconds} seconds', leave: 'The page sends its reader on after {seconds} seconds' },
   end(page, tell) {
-    for (const element of page.elements) {
-      if (element.tag !== 'meta' || (valueOf(element, 'http-equiv') ?? '').trim().toLowerCase() !== 'refresh') continue;
+    for (const element of tagged(page, 'meta')) {
+      if ((valueOf(element, 'http-equiv') ?? '').trim().toLowerCase() !== 'refresh') continue;
       const parts = /^\s*(\d+)(?:\.\d*)?\s*([;,].*)?$/s.exec(valueOf(element, 'content') ?? '');
       const seconds = Number(parts?.[1] ?? 0);
       if (seconds > 0 && seconds <= TWENTY_HOURS) tell({ at: element, message: parts?.[2] && /url\s*=/i.test(parts[2]) ? 'leave' : 'reload', values: { seconds }, subject: 'refresh' });

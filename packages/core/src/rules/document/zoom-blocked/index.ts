@@ -1,4 +1,5 @@
 import { valueOf } from '../../../document/tree.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
@@ -13,8 +14,8 @@ export const rule = defineRule({
   remedies: ['allow-zoom'],
   messages: { no: 'The page forbids enlarging it', limit: 'The page can be enlarged only {scale} times' },
   end(page, tell) {
-    for (const element of page.elements) {
-      if (element.tag !== 'meta' || (valueOf(element, 'name') ?? '').trim().toLowerCase() !== 'viewport') continue;
+    for (const element of tagged(page, 'meta')) {
+      if ((valueOf(element, 'name') ?? '').trim().toLowerCase() !== 'viewport') continue;
       const content = valueOf(element, 'content') ?? '';
       const scale = Number(/maximum-scale\s*=\s*([\d.]+)/i.exec(content)?.[1] ?? 10);
       if (/user-scalable\s*=\s*(?:no|0)\b/i.test(content)) tell({ at: element, message: 'no', subject: 'viewport' });

@@ -1,5 +1,6 @@
 import { tidy, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { fields, labels } from '../../../semantics/fields.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
@@ -36,7 +37,7 @@ export const rule = defineRule({
 
 /** Buttons and links whose ARIA name leaves out the words they show. */
 function renamedControls(page: Page): { element: ElementNode; text: string; name: string }[] {
-  const labelled = page.elements.filter((element) => (element.tag === 'button' || element.tag === 'a') && element.attributes.length > 0 && tidy(valueOf(element, 'aria-label') ?? '') !== '' && isExposed(page, element));
+  const labelled = tagged(page, 'button', 'a').filter((element) => element.attributes.length > 0 && tidy(valueOf(element, 'aria-label') ?? '') !== '' && isExposed(page, element));
   return labelled.map((element) => ({ element, text: shownText(page, element, 120), name: nameOf(page, element).name })).filter(({ text, name }) => /\p{L}{2}/u.test(text) && !plain(name).includes(plain(text)));
 }
 

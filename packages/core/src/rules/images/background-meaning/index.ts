@@ -2,7 +2,7 @@ import { tidy } from '../../../document/tree.ts';
 import { fileNameOf } from '../../../semantics/pictures.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
-import { styleOf } from '../../../style/cascade.ts';
+import { declaring, styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
 /** Names of pictures that only dress. Common practice. */
@@ -21,7 +21,7 @@ export const rule = defineRule({
   remedies: [],
   messages: { alone: 'The background {file} stands here with no text in its place' },
   end(page, tell) {
-    for (const element of page.elements) {
+    for (const element of declaring(page)) {
       const { picture } = styleOf(page, element);
       const address = picture && /url\(\s*["']?([^"')]+)/i.exec(picture)?.[1];
       const file = address ? fileNameOf(address) : '';

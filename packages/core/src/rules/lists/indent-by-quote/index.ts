@@ -1,4 +1,5 @@
 import { childElements, elementParent, has, rawText, type ElementNode } from '../../../document/tree.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { realLists } from '../../../semantics/lists.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
@@ -20,8 +21,8 @@ export const rule = defineRule({
   remedies: ['unwrap'],
   messages: { quote: 'This quotation holds what is seldom quoted: “{text}”', list: 'This description list has no terms and seems only to indent: “{text}”' },
   end(page, tell) {
-    for (const element of page.elements) {
-      if (element.tag !== 'blockquote' || !isExposed(page, element) || isQuotation(element)) continue;
+    for (const element of tagged(page, 'blockquote')) {
+      if (!isExposed(page, element) || isQuotation(element)) continue;
       if (childElements(element).some((child) => NO_QUOTATION.has(child.tag))) tell({ at: element, message: 'quote', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
     }
     for (const { element, kind, items } of realLists(page)) {

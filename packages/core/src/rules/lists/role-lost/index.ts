@@ -1,4 +1,5 @@
 import { childElements, has, valueOf } from '../../../document/tree.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { FURNITURE, isInside } from '../../../semantics/inside.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
@@ -21,8 +22,8 @@ export const rule = defineRule({
   remedies: [],
   messages: { role: 'The role “{role}” takes the list away from its {many} items', style: 'With no marker shown, some screen readers do not tell of this list of {many} items' },
   end(page, tell) {
-    for (const element of page.elements) {
-      if ((element.tag !== 'ul' && element.tag !== 'ol') || !isExposed(page, element)) continue;
+    for (const element of tagged(page, 'ul', 'ol')) {
+      if (!isExposed(page, element)) continue;
       const items = childElements(element).filter((child) => child.tag === 'li' && !has(child, 'role'));
       if (items.length < 2) continue;
       const role = (valueOf(element, 'role') ?? '').trim().toLowerCase();

@@ -1,4 +1,5 @@
 import { tidy, valueOf } from '../../../document/tree.ts';
+import { attributed } from '../../../document/tagged.ts';
 import { nameOf } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { defineRule } from '../../types.ts';
@@ -17,8 +18,8 @@ export const rule = defineRule({
   messages: { twice: 'The access key “{key}” of “{text}” is taken already' },
   end(page, tell) {
     const taken = new Set<string>();
-    for (const element of page.elements) {
-      const key = element.attributes.length > 0 ? tidy(valueOf(element, 'accesskey') ?? '').toLowerCase() : '';
+    for (const element of attributed(page)) {
+      const key = tidy(valueOf(element, 'accesskey') ?? '').toLowerCase();
       if (!key || !isExposed(page, element)) continue;
       if (taken.has(key)) tell({ at: element, message: 'twice', values: { key, text: nameOf(page, element).name || element.tag } });
       taken.add(key);

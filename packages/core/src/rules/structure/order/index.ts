@@ -3,7 +3,7 @@ import { FURNITURE, isInside } from '../../../semantics/inside.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
 import type { Page } from '../../../document/page.ts';
-import { styleOf } from '../../../style/cascade.ts';
+import { declaring, styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
@@ -19,9 +19,8 @@ export const rule = defineRule({
   remedies: [],
   messages: { reversed: 'The parts of this box are shown in reverse', ordered: 'Style gives the parts of this box another order', placed: '“{text}” is lifted out of its place and put elsewhere' },
   end(page, tell) {
-    for (const element of page.elements) {
-      const style = styleOf(page, element);
-      if (style.declared.size === 0 || !isSeen(page, element) || isInside(page, element, FURNITURE)) continue;
+    for (const element of declaring(page)) {
+      if (!isSeen(page, element) || isInside(page, element, FURNITURE)) continue;
       const message = boxOrder(page, element) ?? (isLifted(page, element) ? 'placed' : null);
       if (message) tell({ at: element, message, values: { text: shownText(page, element, 90) }, subject: `${message} ${shownText(page, element, 80)}`, outcome: 'cantTell' });
     }

@@ -2,7 +2,7 @@ import { elementParent } from '../../../document/tree.ts';
 import { IN, isInside } from '../../../semantics/inside.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
-import { styleOf } from '../../../style/cascade.ts';
+import { declaring, styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
 const RIGHTLY = new Set(['ins', 'abbr', 'acronym', 'a', 'area']);
@@ -20,7 +20,7 @@ export const rule = defineRule({
   remedies: ['clear'],
   messages: { lined: '“{text}” is underlined and leads nowhere' },
   end(page, tell) {
-    for (const element of page.elements) {
+    for (const element of declaring(page)) {
       const own = styleOf(page, element).declared.get('text-decoration-line');
       if (!own?.includes('underline') || RIGHTLY.has(element.tag) || !isExposed(page, element) || isInside(page, element, IN.link | IN.heading | IN.button)) continue;
       const parent = elementParent(element);

@@ -1,0 +1,24 @@
+import { fact, type Page } from './page.ts';
+import type { ElementNode } from './tree.ts';
+
+const byTag = fact((page: Page) => {
+  const found = new Map<string, ElementNode[]>();
+  for (const element of page.elements) {
+    const same = found.get(element.tag);
+    if (same) same.push(element);
+    else found.set(element.tag, [element]);
+  }
+  return found;
+});
+
+const NONE: readonly ElementNode[] = [];
+
+/** The elements with one of some tags, of any namespace, in document order. */
+export function tagged(page: Page, ...tags: readonly string[]): readonly ElementNode[] {
+  const known = byTag(page);
+  const found = tags.map((tag) => known.get(tag) ?? NONE).filter((same) => same.length > 0);
+  return found.length > 1 ? found.flat().sort((a, b) => a.order - b.order) : (found[0] ?? NONE);
+}
+
+/** The elements that have attributes, in document order: most have none. */
+export const attributed = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => element.attributes.length > 0));
