@@ -2,6 +2,7 @@
 export { hashText } from './source/hash.ts';
 export { applyChange, changeBetween, changeOf, composeChanges, invertChange, mapChange, mapOffset, type Change, type Edit } from './source/edits.ts';
 export { LineIndex } from './source/lines.ts';
+export { amendPage } from './document/amend.ts';
 export { parsePage, type Page, type Scope, type Surroundings } from './document/page.ts';
 export { resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
 export { elementAt, pathOf } from './document/paths.ts';

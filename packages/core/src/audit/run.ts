@@ -8,7 +8,7 @@ import { familyOf, type Report, type Rule } from '../rules/types.ts';
 import type { Audit, Finding } from './findings.ts';
 
 /** Raised with every change that can alter an outcome; stored with each audit. */
-export const ENGINE_VERSION = '0.2.0';
+export const ENGINE_VERSION = '0.2.1';
 
 /** Rules by the tags and roles they listen to. */
 const listeners = listenersOf(RULES);

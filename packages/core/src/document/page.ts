@@ -85,13 +85,34 @@ function setIndex(node: TreeNode, index: number): void {
   if (node.kind === 'element') node.index = index;
 }
 
-let made = 0;
+/** A change to one text of a page that leaves its markup alone: see `amendPage`. */
+export interface TextChange {
+  text: TextNode;
+}
 
-/** Makes a shared fact: computed at the first asking, kept on the page. It may be anything but undefined. */
-export function fact<T>(compute: (page: Page) => T): (page: Page) => T {
-  const place = made++;
+/** What becomes of a fact when a text changes: the same, or mended; undefined when it has to be found out anew. */
+export type Carry<T> = (known: T, change: TextChange) => T | undefined;
+
+const carries: (Carry<unknown> | undefined)[] = [];
+
+/**
+ * Makes a shared fact: computed at the first asking, kept on the page. It may be anything but undefined. `carry` says what becomes of
+ * it when one text of the page changes; without it the fact is computed again.
+ */
+export function fact<T>(compute: (page: Page) => T, carry?: Carry<T>): (page: Page) => T {
+  const place = carries.push(carry as Carry<unknown> | undefined) - 1;
   return (page) => {
     const known = page.facts[place];
     return known === undefined ? ((page.facts[place] = compute(page)) as T) : (known as T);
   };
+}
+
+/** For facts about elements, attributes and styles alone: no text changes them. */
+export function carried<T>(known: T): T {
+  return known;
+}
+
+/** The facts of a page that hold, or can be mended, after a change of one of its texts. */
+export function carriedFacts(page: Page, change: TextChange): unknown[] {
+  return page.facts.map((known, place) => (known === undefined ? undefined : carries[place]?.(known, change)));
 }

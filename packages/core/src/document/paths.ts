@@ -1,5 +1,5 @@
 import { childElements, elementParent, type ElementNode, type ParentNode } from './tree.ts';
-import { fact, type Page } from './page.ts';
+import { carried, fact, type Page } from './page.ts';
 
 /** Place of each element among its same-named siblings, 1-based, by `order`: one pass over the page. */
 const places = fact((page: Page) => {
@@ -14,7 +14,7 @@ const places = fact((page: Page) => {
     found[element.order] = place;
   }
   return found;
-});
+}, carried);
 
 /** Names an element: `/html[1]/body[1]/p[2]`, each step a tag and its place among its same-named siblings. */
 export function pathOf(page: Page, element: ElementNode): string {

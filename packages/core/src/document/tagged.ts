@@ -1,4 +1,4 @@
-import { fact, type Page } from './page.ts';
+import { carried, fact, type Page } from './page.ts';
 import type { ElementNode } from './tree.ts';
 
 const byTag = fact((page: Page) => {
@@ -9,7 +9,7 @@ const byTag = fact((page: Page) => {
     else found.set(element.tag, [element]);
   }
   return found;
-});
+}, carried);
 
 const NONE: readonly ElementNode[] = [];
 
@@ -21,4 +21,4 @@ export function tagged(page: Page, ...tags: readonly string[]): readonly Element
 }
 
 /** The elements that have attributes, in document order: most have none. */
-export const attributed = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => element.attributes.length > 0));
+export const attributed = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => element.attributes.length > 0), carried);

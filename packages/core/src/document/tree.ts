@@ -125,6 +125,6 @@ export function rawText(root: ParentNode): string {
 /** Runs of ASCII white space as one space, ends trimmed. No-break spaces count as space too. */
 export function tidy(text: string): string {
   // Most texts are tidy already but for their ends, and looking is quicker than writing anew.
-  if (!/[^\S ]|  /.test(text)) return text.trim();
+  if (!/[^\S ]| {2}/.test(text)) return text.trim();
   return text.replace(/[\s\u00a0]+/g, ' ').trim();
 }

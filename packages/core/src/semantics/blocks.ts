@@ -1,4 +1,4 @@
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { closest, elementParent, type ElementNode } from '../document/tree.ts';
 
 /** Elements that CSS in HTML (the Living Standard's "Rendering") shows as blocks by default. */
@@ -23,7 +23,7 @@ const holdBlocks = fact((page: Page) => {
     if (parent && (found[i] === 1 || isBlock(element))) found[parent.order] = 1;
   }
   return found;
-});
+}, carried);
 
 /** A block with no block inside: a line or paragraph of its own. */
 export function isLeafBlock(page: Page, element: ElementNode): boolean {

@@ -1,3 +1,5 @@
+import { languageAt } from './languages.ts';
+import { passageFact } from './passages.ts';
 import { PHRASES, phrasesFor } from '../standards/phrases/index.ts';
 
 const compiled = new Map<string, RegExp>();
@@ -30,8 +32,13 @@ function coloursOf(language: string): RegExp {
   return expression;
 }
 
-/** The words of a text that lean on colour, or on place, shape or size; null when none do. */
-export function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
+/** The words of a passage that lean on colour; null when none do. */
+export const colourCueOf = passageFact((page, { text, block }) => cueIn(text, 'colourCues', languageAt(page, block)));
+
+/** The words of a passage that lean on place, shape or size; null when none do. */
+export const placeCueOf = passageFact((page, { text, block }) => cueIn(text, 'placeCues', languageAt(page, block)));
+
+function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
   if (kind === 'colourCues' ? !coloursOf(language).test(text) : !PLACES.test(text)) return null;
   const found = cuesOf(kind, language).exec(text);
   // What follows in brackets says it in words.

@@ -1,7 +1,7 @@
 import { groupedBy } from '../document/grouped.ts';
 import { elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
 import { attributed } from '../document/tagged.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { hexOf, parseColour } from '../style/colour.ts';
 import type { Style } from '../style/computed.ts';
@@ -38,7 +38,7 @@ function dressedBy(page: Page, read: (element: ElementNode) => string | null | u
 }
 
 /** Elements with a style attribute, and font tags. */
-const dressed = fact((page: Page) => attributed(page).filter((element) => element.space === 'html' && (element.tag === 'font' || has(element, 'style')) && isExposed(page, element)));
+const dressed = fact((page: Page) => attributed(page).filter((element) => element.space === 'html' && (element.tag === 'font' || has(element, 'style')) && isExposed(page, element)), carried);
 
 /** Pieces of text whose size is set in fixed units or to a tiny keyword, by the size as written. */
 export const forcedSizes = fact((page: Page) =>

@@ -1,5 +1,5 @@
 import { childElements, closest, elementsIn, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { elementsById } from './ids.ts';
 import { shownText } from './names.ts';
@@ -14,6 +14,7 @@ export function inputType(field: ElementNode): string {
 /** Fields a person fills in, told to readers, in document order. */
 export const fields = fact((page: Page) =>
   tagged(page, 'input', 'select', 'textarea').filter((element) => !NOT_FIELDS.has(inputType(element)) && isExposed(page, element)),
+  carried,
 );
 
 /** The labels of the page with the field each belongs to; `missing` names the id it points to in vain. */

@@ -1,5 +1,5 @@
 import { valueOf, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { attributed } from '../document/tagged.ts';
 
 /** The first element that bears each id. */
@@ -10,7 +10,7 @@ export const elementsById = fact((page: Page) => {
     if (id && !found.has(id)) found.set(id, element);
   }
   return found;
-});
+}, carried);
 
 /** The elements an attribute's list of ids names, those that exist. */
 export function referred(page: Page, element: ElementNode, attribute: string): ElementNode[] {

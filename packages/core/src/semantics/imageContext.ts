@@ -1,5 +1,5 @@
 import { childElements, closestWithin, elementsIn, rawText, tidy, valueOf, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { shownText } from './names.ts';
@@ -9,7 +9,7 @@ import { blockAround } from './blocks.ts';
 import { isExposed } from './visibility.ts';
 
 /** The page's `img` elements that are told to readers. */
-export const images = fact((page: Page) => tagged(page, 'img').filter((element) => isExposed(page, element)));
+export const images = fact((page: Page) => tagged(page, 'img').filter((element) => isExposed(page, element)), carried);
 
 /** The figure a picture stands in, and its caption's text; '' when it has none. */
 export function figureOf(page: Page, image: ElementNode): { figure: ElementNode; caption: string } | null {

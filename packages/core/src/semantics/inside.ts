@@ -1,5 +1,5 @@
 import { elementParent, has, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 
 /** Kinds of surroundings, as bits. */
 export const IN = {
@@ -27,7 +27,7 @@ const surroundings = fact((page: Page) => {
     found[element.order] = bits;
   }
   return found;
-});
+}, carried);
 
 /** Whether an element is, or lies in, one of some kinds: `isInside(page, element, IN.nav | IN.table)`. */
 export function isInside(page: Page, element: ElementNode, kinds: number): boolean {

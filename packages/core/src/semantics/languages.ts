@@ -1,5 +1,5 @@
 import { elementParent, valueOf, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { PHRASES } from '../standards/phrases/index.ts';
 
 /** The language tag in force at each element, by `order`: the nearest `lang`, or '' when none is said. One pass. */
@@ -11,7 +11,7 @@ const languages = fact((page: Page): string[] => {
     found[element.order] = own === null ? (parent ? found[parent.order]! : '') : own.trim();
   }
   return found;
-});
+}, carried);
 
 export function languageAt(page: Page, element: ElementNode): string {
   return languages(page)[element.order] ?? '';

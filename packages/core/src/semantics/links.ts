@@ -1,5 +1,5 @@
 import { tidy, valueOf, type ElementNode, type TreeNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { attributed } from '../document/tagged.ts';
 import { nameOf } from './names.ts';
 import { imagesIn } from './pictures.ts';
@@ -60,7 +60,7 @@ export const anchors = fact((page: Page): Map<string, ElementNode[]> => {
     if (name !== id) add(name, element);
   }
   return found;
-});
+}, carried);
 
 /** The part of an address behind `#`, decoded. */
 export function anchorOf(href: string): string {

@@ -1,5 +1,5 @@
 import { childElements, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { styleOf } from '../style/cascade.ts';
 import { markersOf, type Marker } from './markers.ts';
@@ -23,6 +23,7 @@ export const realLists = fact((page: Page): RealList[] =>
     if (element.space !== 'html' || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
     return [{ element, kind, items: itemsOf(element, kind).filter((item) => isExposed(page, item)) }];
   }),
+  carried,
 );
 
 function itemsOf(list: ElementNode, kind: RealList['kind']): ElementNode[] {
@@ -43,7 +44,7 @@ const holdSomething = fact((page: Page) => {
     if (found[i] === 1 && element.parent?.kind === 'element') found[element.parent.order] = 1;
   }
   return found;
-});
+}, carried);
 
 /** Whether an element shows neither words nor pictures nor anything to use. */
 export function showsNothing(page: Page, element: ElementNode): boolean {

@@ -1,5 +1,5 @@
 import { childElements, elementsIn, has, rawText, tidy, valueOf, type ElementNode, type ParentNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { generatedText, styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
@@ -145,7 +145,7 @@ const labelsOf = fact((page: Page) => {
     else if (field) found.set(field, [label]);
   }
   return found;
-});
+}, carried);
 
 function firstField(label: ElementNode): ElementNode | undefined {
   for (const element of elementsIn(label)) if (['input', 'select', 'textarea', 'meter', 'progress', 'button'].includes(element.tag)) return element;

@@ -1,6 +1,6 @@
 import { groupedBy } from '../document/grouped.ts';
 import { elementParent, tidy, valueOf, type ElementNode, type TextNode, type TreeNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { fact, type Page, type TextChange } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { isBlock } from './blocks.ts';
 import { isExposed } from './visibility.ts';
@@ -14,6 +14,8 @@ export interface Passage {
   words: number;
   texts: readonly TextNode[];
   breaks: readonly ElementNode[];
+  /** Texts and breaks in order. */
+  pieces: readonly (TextNode | ElementNode)[];
   pictures: number;
   /** First and last node of the run that lies directly in the block. */
   first: TreeNode;
@@ -27,7 +29,7 @@ const REPLACED = new Set(['script', 'style', 'textarea', 'select', 'svg', 'math'
 
 interface Draft {
   block: ElementNode;
-  parts: string[];
+  pieces: (TextNode | ElementNode)[];
   texts: TextNode[];
   breaks: ElementNode[];
   pictures: number;
@@ -70,7 +72,7 @@ export const passages = fact((page: Page): Passage[] => {
     stack.push({ nodes: node.children, at: 0, block });
   }
   return found;
-});
+}, withText);
 
 /** A part that its reader writes into holds no text of the page. */
 function isTypedInto(element: ElementNode): boolean {
@@ -82,28 +84,51 @@ function isTypedInto(element: ElementNode): boolean {
 function note(top: { block: ElementNode; draft: Draft | null }, node: TextNode | ElementNode): void {
   if (!top.draft) {
     if (node.kind === 'text' && !/[^\s]/.test(node.text)) return;
-    top.draft = { block: top.block, parts: [], texts: [], breaks: [], pictures: 0, first: node, last: node };
+    top.draft = { block: top.block, pieces: [], texts: [], breaks: [], pictures: 0, first: node, last: node };
   }
   const { draft } = top;
   if (node.parent === top.block) draft.last = node;
   if (node.kind === 'text') {
-    draft.parts.push(node.text);
+    draft.pieces.push(node);
     draft.texts.push(node);
   } else if (node.tag === 'br') {
-    draft.parts.push(BREAK);
+    draft.pieces.push(node);
     draft.breaks.push(node);
   } else if (node.tag === 'img') draft.pictures++;
 }
 
-/** Stands for a break among the parts: a line end in the source is but a space. */
-const BREAK = '\u2028';
 const SPACES = /[ \t\r\n\f\u00a0]+/g;
 
 function finish(page: Page, draft: Draft, found: Passage[]): void {
-  const { block, parts, texts, breaks, pictures, first, last } = draft;
-  const text = breaks.length === 0 ? tidy(parts.join('')) : parts.map((part) => (part === BREAK ? '\n' : part.replace(SPACES, ' '))).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
+  const { block, pieces, texts, breaks, pictures, first, last } = draft;
+  const text = wordingOf(pieces, breaks.length > 0);
   const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
-  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pictures, first, last, kept });
+  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pieces, pictures, first, last, kept });
+}
+
+/** The text of a passage: a line end in the source is but a space, a break ends a line. */
+function wordingOf(pieces: Passage['pieces'], broken: boolean): string {
+  if (!broken) return tidy(pieces.map((piece) => (piece.kind === 'text' ? piece.text : '')).join(''));
+  return pieces.map((piece) => (piece.kind === 'text' ? piece.text.replace(SPACES, ' ') : '\n')).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
+}
+
+/** The passages after a change of one of their texts. */
+function withText(known: Passage[], { text: changed }: TextChange): Passage[] {
+  return known.map((passage) => {
+    if (!passage.texts.includes(changed)) return passage;
+    const text = wordingOf(passage.pieces, passage.breaks.length > 0);
+    return { ...passage, text, words: countWords(text) };
+  });
+}
+
+/** Makes a fact about single passages: computed at the first asking, kept as long as the passage says the same. */
+export function passageFact<T>(compute: (page: Page, passage: Passage) => T): (page: Page, passage: Passage) => T {
+  const known = new WeakMap<Passage, { value: T }>();
+  return (page, passage) => {
+    let kept = known.get(passage);
+    if (!kept) known.set(passage, (kept = { value: compute(page, passage) }));
+    return kept.value;
+  };
 }
 
 /** The passages of each block, in order. */

@@ -1,4 +1,4 @@
-/** Figures of a text. */
+/** Figures of a text; a text without a full stop is one sentence. */
 export interface TextFigures {
   words: number;
   sentences: number;
@@ -42,10 +42,16 @@ export function wienerSachtext({ words, sentences, long, lettered, single }: Tex
   return 0.1935 * ((100 * long) / words) + 0.1672 * (words / sentences) + 0.1297 * ((100 * lettered) / words) - 0.0327 * ((100 * single) / words) - 0.875;
 }
 
-/** School years a reader needs, where a published formula is known for the language; else null. */
-export function gradeOf(text: string, language: string): number | null {
-  const primary = language.toLowerCase().split('-')[0]!;
-  const figures = primary === 'en' || primary === 'de' ? figuresOf(text, primary) : null;
-  if (!figures || figures.words < 100) return null;
-  return primary === 'en' ? fleschKincaid(figures) : wienerSachtext(figures);
+/** The languages a published formula is known for. */
+export type GradedLanguage = 'en' | 'de';
+
+/** School years a reader of a text needs; null where it is too short to tell. */
+export function gradeOf(figures: TextFigures, language: GradedLanguage): number | null {
+  if (figures.words < 100) return null;
+  return language === 'en' ? fleschKincaid(figures) : wienerSachtext(figures);
+}
+
+/** The figures of a text made of two. */
+export function added(one: TextFigures, other: TextFigures): TextFigures {
+  return { words: one.words + other.words, sentences: one.sentences + other.sentences, syllables: one.syllables + other.syllables, long: one.long + other.long, lettered: one.lettered + other.lettered, single: one.single + other.single };
 }

@@ -1,5 +1,5 @@
 import { elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 
 /** Role of an element from its tag, after HTML-AAM, for the elements the rules speak of. Null: no role of its own. */
 function nativeRole(element: ElementNode): string | null {
@@ -104,4 +104,4 @@ const controls = fact((page: Page) => {
     around[element.order] = role === 'link' || role === 'button' ? parent : around[parent.order];
   }
   return around;
-});
+}, carried);

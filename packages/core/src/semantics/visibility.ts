@@ -1,5 +1,5 @@
 import { elementParent, has, valueOf, type ElementNode, type TreeNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 
 const UNSEEN = 1;
@@ -14,7 +14,7 @@ const flags = fact((page: Page) => {
     found[element.order] = flagsOf(page, element, parent ? found[parent.order]! : 0);
   }
   return found;
-});
+}, carried);
 
 function flagsOf(page: Page, element: ElementNode, inherited: number): number {
   const style = styleOf(page, element);

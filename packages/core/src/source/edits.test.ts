@@ -91,3 +91,20 @@ test('an offset outside the edits still points at the same unit', () => {
 test('the change between two texts leads from one to the other', () => {
   fc.assert(fc.property(text, text, (before, after) => apply(before, changeBetween(before, after)) === after), SEEDED);
 });
+
+test('the change between two long texts is as small as one found unit by unit', () => {
+  const long = fc.tuple(fc.constantFrom('a', 'ab', 'the keeper '), fc.integer({ min: 1_000, max: 9_000 })).map(([piece, many]) => piece.repeat(many));
+  fc.assert(fc.property(long, fc.nat(60_000), fc.nat(3_000), fc.constantFrom('', 'a', 'x', 'b'), (before, where, over, put) => {
+    const at = where % (before.length + 1);
+    const after = before.slice(0, at) + put + before.slice(at + over);
+    const [edit] = changeBetween(before, after).edits;
+    expect(apply(before, changeBetween(before, after))).toBe(after);
+    if (!edit) return void expect(after).toBe(before);
+    // Neither the first nor the last unit that is replaced is the one put in its place.
+    if (edit.start < edit.end && edit.text !== '') {
+      expect(before[edit.start]).not.toBe(edit.text[0]);
+      expect(before[edit.end - 1]).not.toBe(edit.text.at(-1));
+    }
+    expect(Math.min(edit.end - edit.start, edit.text.length)).toBeLessThanOrEqual(put.length);
+  }), { ...SEEDED, numRuns: 40 });
+});

@@ -10,11 +10,9 @@ export class LineIndex {
   private readonly starts: number[] = [0];
 
   constructor(text: string) {
-    for (let i = 0; i < text.length; i++) {
-      const unit = text.charCodeAt(i);
-      // CR LF is one break; a lone CR is a break too.
-      if (unit === 10 || (unit === 13 && text.charCodeAt(i + 1) !== 10)) this.starts.push(i + 1);
-    }
+    // CR LF is one break; a lone CR is a break too.
+    if (text.includes('\r')) for (const { index, 0: ending } of text.matchAll(/\r\n?|\n/g)) this.starts.push(index + ending.length);
+    else for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) this.starts.push(at + 1);
   }
 
   placeOf(offset: number): Place {

@@ -1,5 +1,5 @@
 import { elementParent, rawText, valueOf, type ElementNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { computeStyle, initialStyle, type Style } from './computed.ts';
 import { looksBeside, signatureOf, vocabularyOf, type Vocabulary } from './contexts.ts';
@@ -36,7 +36,7 @@ export const sheetsOf = fact((page: Page): Sheet[] => {
     else if (isSheetLink(element)) addFrom(valueOf(element, 'href') ?? '', '', 0);
   }
   return found;
-});
+}, carried);
 
 export function isSheetLink(element: ElementNode): boolean {
   if (element.tag !== 'link') return false;
@@ -94,7 +94,7 @@ const rulesetOf = fact((page: Page): Ruleset => {
     }
   }
   return { index: indexOf(entries.filter((entry) => !entry.complex.pseudoElement)), pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement)), empty: entries.length === 0, words: vocabularyOf(entries.map((entry) => entry.complex)) };
-});
+}, carried);
 
 /** Each rule is filed under its rarest name further up, so that a page looks only at rules whose surroundings it has. */
 function indexOf(entries: readonly Entry[]): Index {
@@ -123,14 +123,14 @@ const styled = fact((page: Page): Styled => {
   const walk = new Walk(page);
   for (const element of page.elements) walk.enter(element);
   return { byElement: walk.styles, generated: walk.generated };
-});
+}, carried);
 
 export function styleOf(page: Page, element: ElementNode): Style {
   return styled(page).byElement[element.order]!;
 }
 
 /** The elements that something is declared for, by the page or by the standard's own sheet, in document order. */
-export const declaring = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => styleOf(page, element).declared.size > 0));
+export const declaring = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => styleOf(page, element).declared.size > 0), carried);
 
 /** Text that ::before and ::after put around an element's content, where it is text. */
 export function generatedText(page: Page, element: ElementNode): { before?: string; after?: string } | undefined {
@@ -141,7 +141,7 @@ export function generatedText(page: Page, element: ElementNode): { before?: stri
 const linkColour = fact((page: Page) => {
   const written = valueOf(page.body, 'link');
   return written === null ? null : legacyColour(written);
-});
+}, carried);
 
 const NO_ENTRIES: readonly Entry[] = [];
 

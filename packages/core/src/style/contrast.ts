@@ -1,5 +1,5 @@
 import { elementParent, type ElementNode, type TextNode } from '../document/tree.ts';
-import { fact, type Page } from '../document/page.ts';
+import { carried, fact, type Page } from '../document/page.ts';
 import { styleOf } from './cascade.ts';
 import { contrastRatio, WHITE, type Colour } from './colour.ts';
 import type { Style } from './computed.ts';
@@ -20,7 +20,7 @@ interface Ground {
 
 const CANVAS: Ground = { k: 1, u: [WHITE.r, WHITE.g, WHITE.b], v: [-WHITE.r, -WHITE.g, -WHITE.b], certain: true, picture: null };
 
-const grounds = fact((): Map<Style, Ground> => new Map());
+const grounds = fact((): Map<Style, Ground> => new Map(), carried);
 
 function groundOf(page: Page, style: Style): Ground {
   const known = grounds(page);
@@ -75,7 +75,7 @@ export interface TextColours {
 }
 
 const NOTHING: Colour = { r: 0, g: 0, b: 0, a: 0 };
-const colours = fact((): Map<Style, TextColours> => new Map());
+const colours = fact((): Map<Style, TextColours> => new Map(), carried);
 
 /** The colours of text that stands directly in an element, composited, and the contrast between them. */
 export function coloursIn(page: Page, element: ElementNode): TextColours {
@@ -116,4 +116,4 @@ export const shownTexts = fact((page: Page): TextNode[] => {
     const style = styleOf(page, parent);
     return !style.gone && style.visible && style.fontSize > 0;
   });
-});
+}, carried);

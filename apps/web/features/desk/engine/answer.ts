@@ -1,5 +1,5 @@
 import {
-  addressOf, alikeTo, applyRemedy, arrange, auditPage, cleanPaste, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, mendCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
+  addressOf, alikeTo, amendPage, applyRemedy, arrange, auditPage, cleanPaste, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, mendCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
   textBlocks, titleText, type Finding, type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
@@ -47,8 +47,11 @@ export class PageReader {
   }
 
   private open(text: PageText): Opened {
-    if (this.opened?.text.source === text.source && this.opened.text.address === text.address) return this.opened;
-    const page = parsePage(text.source, { ...(text.scope ? { scope: text.scope } : {}), surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.neighbours) });
+    const { opened } = this;
+    if (opened?.text.source === text.source && opened.text.address === text.address) return opened;
+    // A keystroke in a text leaves the rest of the page as it is known.
+    const amended = opened && isSamePlace(opened.text, text) ? amendPage(opened.page, text.source) : null;
+    const page = amended ?? parsePage(text.source, { ...(text.scope ? { scope: text.scope } : {}), surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.neighbours) });
     this.opened = { text, page, findings: auditPage(page).findings };
     return this.opened;
   }
@@ -103,6 +106,16 @@ export class PageReader {
     const { page, findings } = this.open(text);
     return inspectStructure(page, findings);
   }
+}
+
+/** Whether two texts stand at one place, with the same around them. */
+function isSamePlace(one: PageText, other: PageText): boolean {
+  return one.address === other.address && one.scope === other.scope && one.title === other.title && isSameRecord(one.neighbours.titles, other.neighbours.titles) && isSameRecord(one.neighbours.sheets ?? {}, other.neighbours.sheets ?? {});
+}
+
+function isSameRecord(one: Readonly<Record<string, string>>, other: Readonly<Record<string, string>>): boolean {
+  const names = Object.keys(one);
+  return names.length === Object.keys(other).length && names.every((name) => one[name] === other[name]);
 }
 
 function placeOf({ rule, path, start }: FindingKey): string {

@@ -35,7 +35,8 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
   const [found, setFound] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<SourceDraft['theirs']>(null);
   const changed = text !== desk.html;
-  const { notes, noted } = useDraftNotes(desk, engine, text);
+  const typedAt = useRef(0);
+  const { notes, noted } = useDraftNotes(desk, engine, text, typedAt);
   const known = useRef({ html: desk.html, number: desk.revision.number });
 
   useEffect(() => {
@@ -56,6 +57,7 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
   }, [desk.html, desk.revision.number, text, base]);
 
   const type = useCallback((next: string) => {
+    typedAt.current = performance.now();
     setText(next);
     if (next === desk.html) dropDraft(localStorage, desk.pageId);
     else setKept(keepDraft(localStorage, desk.pageId, { base, html: next, at: new Date().toISOString() }));
@@ -94,15 +96,14 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
 }
 
 /** One audit at a time: while one runs, only the newest text waits. */
-function useDraftNotes(desk: Desk, engine: Engine, text: string): { notes: readonly DraftNote[]; noted: string } {
+function useDraftNotes(desk: Desk, engine: Engine, text: string, typedAt: { readonly current: number }): { notes: readonly DraftNote[]; noted: string } {
   const [seenIn, setSeenIn] = useState<{ notes: readonly DraftNote[]; noted: string }>({ notes: [], noted: desk.html });
   const running = useRef(false);
-  const waiting = useRef<string | null>(null);
+  const waiting = useRef<{ source: string; began: number } | null>(null);
   useEffect(() => {
     if (text === desk.html) return;
-    const run = async (source: string): Promise<void> => {
+    const run = async ({ source, began }: { source: string; began: number }): Promise<void> => {
       running.current = true;
-      const began = performance.now();
       const seen = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, source) });
       performance.measure('inkwell: keystroke to notes', { start: began });
       startTransition(() => setSeenIn({ notes: seen, noted: source }));
@@ -111,8 +112,9 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): { notes: reado
       waiting.current = null;
       if (next !== null) await run(next);
     };
-    if (running.current) waiting.current = text;
-    else void run(text);
-  }, [desk, engine, text]);
+    const typed = { source: text, began: typedAt.current };
+    if (running.current) waiting.current = typed;
+    else void run(typed);
+  }, [desk, engine, text, typedAt]);
   return seenIn;
 }

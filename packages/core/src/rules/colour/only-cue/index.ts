@@ -2,9 +2,8 @@ import { elementParent, valueOf, type ElementNode } from '../../../document/tree
 import type { Page } from '../../../document/page.ts';
 import { tagged } from '../../../document/tagged.ts';
 import { blockAround } from '../../../semantics/blocks.ts';
-import { cueIn } from '../../../semantics/cues.ts';
+import { colourCueOf } from '../../../semantics/cues.ts';
 import { FURNITURE, IN, isInside } from '../../../semantics/inside.ts';
-import { languageAt } from '../../../semantics/languages.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { countWords, passages } from '../../../semantics/passages.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
@@ -25,9 +24,9 @@ export const rule = defineRule({
   remedies: ['add-words'],
   messages: { words: 'These words lean on colour: “{cue}”', marked: 'Words are set in {value} here and nothing but colour tells them apart: “{text}”' },
   end(page, tell) {
-    for (const { block, text, kept } of passages(page)) {
-      if (kept) continue;
-      const cue = cueIn(text, 'colourCues', languageAt(page, block));
+    for (const passage of passages(page)) {
+      const { block, text } = passage;
+      const cue = passage.kept ? null : colourCueOf(page, passage);
       if (cue) tell({ at: block, message: 'words', values: { cue }, subject: text, outcome: 'cantTell' });
     }
     const asked = new Set<string>();

@@ -1,5 +1,4 @@
-import { cueIn } from '../../../semantics/cues.ts';
-import { languageAt } from '../../../semantics/languages.ts';
+import { placeCueOf } from '../../../semantics/cues.ts';
 import { passages } from '../../../semantics/passages.ts';
 import { defineRule } from '../../types.ts';
 
@@ -16,8 +15,9 @@ export const rule = defineRule({
   remedies: ['add-words'],
   messages: { cue: 'These words lean on place or shape: “{cue}”' },
   end(page, tell) {
-    for (const { block, text, kept } of passages(page)) {
-      const cue = kept ? null : cueIn(text, 'placeCues', languageAt(page, block));
+    for (const passage of passages(page)) {
+      const { block, text } = passage;
+      const cue = passage.kept ? null : placeCueOf(page, passage);
       if (cue) tell({ at: block, message: 'cue', values: { cue }, subject: text, outcome: 'cantTell' });
     }
   },

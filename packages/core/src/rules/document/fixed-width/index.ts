@@ -4,7 +4,7 @@ import { shownText } from '../../../semantics/names.ts';
 import { countWords } from '../../../semantics/passages.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
 import { declaring, sheetsOf, styleOf } from '../../../style/cascade.ts';
-import { fact, type Page } from '../../../document/page.ts';
+import { carried, fact, type Page } from '../../../document/page.ts';
 import { inlineStyle } from '../../../style/inline.ts';
 import { defineRule } from '../../types.ts';
 
@@ -49,4 +49,4 @@ function fixedWidth(page: Page, element: ElementNode): number | null {
   return width > NARROW ? Math.round(width) : null;
 }
 
-const speaksOfNarrow = fact((page: Page) => sheetsOf(page).some(({ rules }) => rules.some(({ media }) => media.some((query) => /max-width|width\s*</i.test(query)))));
+const speaksOfNarrow = fact((page: Page) => sheetsOf(page).some(({ rules }) => rules.some(({ media }) => media.some((query) => /max-width|width\s*</i.test(query)))), carried);

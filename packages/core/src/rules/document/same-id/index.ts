@@ -1,5 +1,5 @@
 import { valueOf } from '../../../document/tree.ts';
-import { fact, type Page } from '../../../document/page.ts';
+import { carried, fact, type Page } from '../../../document/page.ts';
 import { attributed } from '../../../document/tagged.ts';
 import { anchorOf, anchors, links } from '../../../semantics/links.ts';
 import { defineRule } from '../../types.ts';
@@ -33,4 +33,4 @@ const referredIds = fact((page: Page) => {
   const found = new Set<string>();
   for (const { attributes } of attributed(page)) for (const { name, value } of attributes) if (REFERENCES.includes(name)) for (const id of value.split(/\s+/)) found.add(id);
   return found;
-});
+}, carried);

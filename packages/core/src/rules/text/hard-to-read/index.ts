@@ -1,12 +1,13 @@
+import type { Page } from '../../../document/page.ts';
 import { IN, FURNITURE, isInside } from '../../../semantics/inside.ts';
 import { languageAt } from '../../../semantics/languages.ts';
 import { usualLanguage } from '../../../semantics/pageLanguage.ts';
-import { passages } from '../../../semantics/passages.ts';
-import { gradeOf } from '../../../semantics/readability.ts';
+import { passageFact, passages, type Passage } from '../../../semantics/passages.ts';
+import { added, figuresOf, gradeOf, type GradedLanguage, type TextFigures } from '../../../semantics/readability.ts';
 import { defineRule, FLOORS } from '../../types.ts';
 
-/** Characters that settle it: more of the same page tells nothing new. */
-const ENOUGH = 6_000;
+/** Words that settle it: more of the same page tells nothing new. */
+const ENOUGH = 1_000;
 /** Shorter paragraphs are labels, items and lines of addresses. */
 const RUNNING = 12;
 
@@ -27,9 +28,24 @@ export const rule = defineRule({
   end(page, tell) {
     const running = passages(page).filter((passage) => !passage.kept && passage.text.length > 60 && passage.words >= RUNNING && !isInside(page, passage.block, FURNITURE | IN.table | IN.code));
     const first = running[0];
-    if (!first) return;
-    const text = running.map((passage) => passage.text).join('\n').slice(0, ENOUGH);
-    const grade = gradeOf(text, languageAt(page, first.block) || usualLanguage(page));
+    const language = first ? (languageAt(page, first.block) || usualLanguage(page)).toLowerCase().split('-')[0]! : '';
+    if (!first || !isGraded(language)) return;
+    const grade = gradeOf(figuresOfAll(page, running, language), language);
     if (grade !== null && grade > FLOORS.readingGrade) tell({ at: first.block, message: 'hard', values: { grade: Math.round(grade * 10) / 10 }, subject: 'page', outcome: 'cantTell' });
   },
 });
+
+const FIGURES = { en: passageFact((_page, { text }) => figuresOf(text, 'en')), de: passageFact((_page, { text }) => figuresOf(text, 'de')) };
+
+function isGraded(language: string): language is GradedLanguage {
+  return language in FIGURES;
+}
+
+function figuresOfAll(page: Page, running: readonly Passage[], language: GradedLanguage): TextFigures {
+  let all = FIGURES[language](page, running[0]!);
+  for (const passage of running.slice(1)) {
+    if (all.words >= ENOUGH) break;
+    all = added(all, FIGURES[language](page, passage));
+  }
+  return all;
+}

@@ -1,4 +1,4 @@
-import { fact, type Page } from '../../../document/page.ts';
+import { carried, fact, type Page } from '../../../document/page.ts';
 import { descendants, valueOf } from '../../../document/tree.ts';
 import { isPasted, setsLooksOnly } from '../../../semantics/dressing.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
@@ -34,4 +34,4 @@ const conditionalComments = fact((page: Page) => {
   let count = 0;
   for (const node of descendants(page.body)) if (node.kind === 'comment' && /^\[(?:if|endif)/i.test(node.text)) count++;
   return count;
-});
+}, carried);
