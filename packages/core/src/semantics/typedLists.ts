@@ -42,7 +42,8 @@ function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
   const runs: TypedLine[][] = [];
   let run: ElementNode[] = [];
   const close = () => {
-    if (run.length > 1) runs.push(run.map((block) => ({ block, nodes: block.children, text: textOf(block.children), ending: null, whole: true })));
+    // Most paragraphs begin with a word: only where one begins otherwise are their texts put together.
+    if (run.length > 1 && run.some(beginsMarked)) runs.push(run.map((block) => ({ block, nodes: block.children, text: textOf(block.children), ending: null, whole: true })));
     if (run.length > 0) run = [];
   };
   for (const child of parent.children) {
@@ -53,6 +54,13 @@ function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
   close();
   return runs;
 }
+
+function beginsMarked(block: ElementNode): boolean {
+  return markersOf(textOf(block.children, BEGINNING)).length > 0;
+}
+
+/** Units that hold any marker and what shows that a line goes on after it. */
+const BEGINNING = 60;
 
 /** A paragraph of several lines is read line by line, unless the break only ends it. */
 function holdsBreak(block: ElementNode): boolean {
@@ -94,9 +102,11 @@ function collect(lines: readonly TypedLine[], into: TypedList[]): void {
   }
 }
 
-function textOf(nodes: readonly TreeNode[]): string {
+/** The text of some nodes, as far as `enough` units of it. */
+function textOf(nodes: readonly TreeNode[], enough = Infinity): string {
   let text = '';
   for (const node of nodes) {
+    if (text.length >= enough) break;
     if (node.kind === 'text') text += node.text;
     if (node.kind !== 'element') continue;
     for (const inner of descendants(node)) if (inner.kind === 'text') text += inner.text;

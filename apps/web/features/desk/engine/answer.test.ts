@@ -106,3 +106,42 @@ test('a paste is cleaned, and its lines get the levels they were given', () => {
   const { bold } = ask<'pasted'>({ kind: 'pasted', html, levels: [] });
   expect(ask<'pasted'>({ kind: 'pasted', html, levels: [{ path: bold[0]!.path, level: 3 }] }).html).toBe('<h3>Wax</h3><p>It keeps.</p>');
 });
+
+const TYPED = '<h2>Wax</h2>\n<p>The keeper opens the hive at dawn, and looks.</p>\n<p><a href="spring.html">here</a></p>';
+
+test('while one types, the notes are those a fresh look would give', () => {
+  const typing = new PageReader();
+  let source = TYPED;
+  for (const letter of ' Red is bad: see the red box, <b>click here</b> &amp; go.') {
+    const at = source.indexOf(', and');
+    source = `${source.slice(0, at)}${letter}${source.slice(at)}`;
+    expect(typing.answer({ kind: 'audit', page: page(source) })).toEqual(new PageReader().answer({ kind: 'audit', page: page(source) }));
+  }
+});
+
+test('another place is looked at anew: the same words may say something else there', () => {
+  const reading = new PageReader();
+  const here = { ...page(TYPED), title: 'Wax' };
+  const there = { ...here, source: TYPED.replace('dawn', 'dusk'), neighbours: { titles: {} } };
+  reading.answer({ kind: 'audit', page: here });
+  expect(reading.answer({ kind: 'audit', page: there })).toEqual(new PageReader().answer({ kind: 'audit', page: there }));
+});
+
+test('practice ends, and leaves the page as it was', () => {
+  const practised = new PageReader();
+  expect(practised.mayPractise).toBe(false);
+  practised.answer({ kind: 'typing-ahead', page: page(TYPED) });
+  let rounds = 0;
+  for (; practised.mayPractise; rounds++) practised.practise();
+  expect(rounds).toBeGreaterThan(5);
+  expect(rounds).toBeLessThan(50);
+  expect(practised.answer({ kind: 'audit', page: page(TYPED) })).toEqual(new PageReader().answer({ kind: 'audit', page: page(TYPED) }));
+  expect(practised.answer({ kind: 'heard', page: page(TYPED) })).toEqual(new PageReader().answer({ kind: 'heard', page: page(TYPED) }));
+});
+
+test('a page with nothing to type into is not practised on', () => {
+  const idle = new PageReader();
+  idle.answer({ kind: 'typing-ahead', page: page('<h2>Wax</h2>') });
+  idle.practise();
+  expect(idle.mayPractise).toBe(false);
+});

@@ -64,6 +64,8 @@ export type Arranged = { ok: true; lines: SpokenLine[]; table: TableView | null 
 
 export type Question =
   | { kind: 'audit'; page: PageText }
+  /** Someone may type into this page soon. */
+  | { kind: 'typing-ahead'; page: PageText }
   | { kind: 'offers'; page: PageText; finding: FindingKey }
   | { kind: 'preview'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
   | { kind: 'remedied'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
@@ -78,6 +80,7 @@ export type Question =
 
 export interface Answers {
   audit: DraftNote[];
+  'typing-ahead': null;
   offers: { offers: RemedyOffer[]; picture: string | null; subject: Subject | null; fix: string };
   preview: Preview;
   /** The text after a correction; null when it declines. */

@@ -6,7 +6,7 @@ import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { counted, FAMILY_WORDS } from '@/ui/words';
 import type { DraftNote } from '../engine/protocol';
 
-const Section = styled.section`padding-top: 0.9rem; background: var(--paper); h2 { font-size: 1.125rem; padding: 0 1.25rem 0.5rem; }`;
+const Section = styled.section`padding-top: 0.9rem; background: var(--paper); contain: layout paint; h2 { font-size: 1.125rem; padding: 0 1.25rem 0.5rem; }`;
 const Row = styled.button`
   display: grid; grid-template-columns: 3.5rem 1.25rem minmax(0, 1fr) auto; gap: 0.5rem; align-items: center; width: 100%; padding: 0.35rem 1.25rem; text-align: left; border: 0; border-top: 1px solid var(--line); background: none; cursor: pointer;
   &:hover, &[aria-current] { background: var(--gallWash); } &:focus-visible { outline-offset: -3px; } em { font-style: normal; color: var(--quiet); font-size: 0.84375rem; }

@@ -16,7 +16,7 @@ import type { SourceDraft } from './useSourceDraft';
 const Frame = styled.div`
   display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; border: 1px solid var(--line); border-right: 0; background: var(--sheet); color: var(--ink);
   .cm-editor { height: 100%; min-height: 20rem; font-size: 0.84375rem; } .cm-editor.cm-focused { outline: 3px solid var(--gall); outline-offset: -3px; }
-  .cm-scroller { font-family: var(--mono); } .cm-gutters { background: var(--paper); color: var(--quiet); border-right: 1px solid var(--line); }
+  .cm-scroller { font-family: var(--mono); contain: layout paint; } .cm-gutters { background: var(--paper); color: var(--quiet); border-right: 1px solid var(--line); }
   .cm-editor .cm-activeLine, .cm-editor .cm-activeLineGutter { background: var(--gallWash); } .cm-editor .cm-cursor { border-left-color: var(--ink); }
   .cm-editor .cm-selectionBackground.cm-selectionBackground { background: var(--edge); } .cm-editor .cm-matchingBracket { outline: 1px solid var(--edge); background: none; }
   .note-gutter .cm-gutterElement { padding: 0 2px; } .drop { display: inline-grid; place-items: center; min-width: 1.25rem; height: 1.25rem; border-radius: 0 55% 55% 55%; border: 1.5px solid var(--ink); font: 700 0.75rem/1 var(--sans); color: var(--ink); cursor: pointer; } .drop.must { background: var(--ink); color: var(--paper); }
@@ -48,7 +48,7 @@ export interface SourceFaceProps {
 export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: SourceFaceProps) {
   const holder = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const { text, type } = draft;
+  const { text, type, readyToType } = draft;
   const separator = separatorOf(text);
   const latest = useRef({ type, save: draft.save, onTake });
   latest.current = { type, save: draft.save, onTake };
@@ -73,6 +73,8 @@ export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: Sour
     // The editor owns its text from here on; what comes from outside is put in by the effect below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mayChange, separator]);
+
+  useEffect(() => readyToType(), [readyToType]);
 
   useEffect(() => {
     const editor = view.current;

@@ -123,5 +123,12 @@ export function sourceNotes(onTake: (id: string) => void): Extension {
 }
 
 export function showNotes(view: EditorView, notes: readonly SourceNote[]): void {
+  // Most keys leave the notes where they moved along to: nothing is drawn anew for those.
+  const shown = view.state.field(field).notes;
+  if (shown.length === notes.length && notes.every((note, i) => isSame(note, shown[i]!))) return;
   view.dispatch({ effects: put.of(notes) });
+}
+
+function isSame(one: SourceNote, other: SourceNote): boolean {
+  return one.id === other.id && one.from === other.from && one.to === other.to && one.weight === other.weight && one.sentence === other.sentence;
 }

@@ -21,6 +21,8 @@ export interface SourceDraft {
   noted: string;
   theirs: NonNullable<Problem['theirs']> | null;
   type(text: string): void;
+  /** Someone may type soon: the engine is made ready. */
+  readyToType(): void;
   save(): Promise<void>;
   drop(): void;
   /** After a conflict: build on their revision, or take it in place of one's own. */
@@ -35,8 +37,7 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
   const [found, setFound] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<SourceDraft['theirs']>(null);
   const changed = text !== desk.html;
-  const typedAt = useRef(0);
-  const { notes, noted } = useDraftNotes(desk, engine, text, typedAt);
+  const { notes, noted, look } = useDraftNotes(desk, engine, text);
   const known = useRef({ html: desk.html, number: desk.revision.number });
 
   useEffect(() => {
@@ -57,11 +58,12 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
   }, [desk.html, desk.revision.number, text, base]);
 
   const type = useCallback((next: string) => {
-    typedAt.current = performance.now();
+    // The engine is asked before anything is drawn: it looks while the screen paints.
+    look(next);
     setText(next);
     if (next === desk.html) dropDraft(localStorage, desk.pageId);
     else setKept(keepDraft(localStorage, desk.pageId, { base, html: next, at: new Date().toISOString() }));
-  }, [desk.html, desk.pageId, base]);
+  }, [desk.html, desk.pageId, base, look]);
 
   const save = async () => {
     const sent = await actions.save(text, base);
@@ -92,29 +94,42 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
     if (how === 'take theirs') void actions.lookAgain();
   };
 
-  return { text, base, changed, kept, found, notes, noted, theirs, type, save, drop, settle };
+  const readyToType = useCallback(() => void engine.ask<'typing-ahead'>({ kind: 'typing-ahead', page: pageTextOf(desk) }), [desk, engine]);
+
+  return { text, base, changed, kept, found, notes, noted, theirs, type, readyToType, save, drop, settle };
+}
+
+interface DraftNotes {
+  notes: readonly DraftNote[];
+  noted: string;
+  /** Asks for the notes of a text at once. */
+  look(source: string): void;
 }
 
 /** One audit at a time: while one runs, only the newest text waits. */
-function useDraftNotes(desk: Desk, engine: Engine, text: string, typedAt: { readonly current: number }): { notes: readonly DraftNote[]; noted: string } {
-  const [seenIn, setSeenIn] = useState<{ notes: readonly DraftNote[]; noted: string }>({ notes: [], noted: desk.html });
+function useDraftNotes(desk: Desk, engine: Engine, text: string): DraftNotes {
+  const [seenIn, setSeenIn] = useState<Pick<DraftNotes, 'notes' | 'noted'>>({ notes: [], noted: desk.html });
   const running = useRef(false);
+  const asked = useRef<string | null>(null);
   const waiting = useRef<{ source: string; began: number } | null>(null);
-  useEffect(() => {
-    if (text === desk.html) return;
-    const run = async ({ source, began }: { source: string; began: number }): Promise<void> => {
+  const look = useCallback((source: string) => {
+    if (source === desk.html || source === asked.current) return;
+    asked.current = source;
+    const run = async (typed: { source: string; began: number }): Promise<void> => {
       running.current = true;
-      const seen = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, source) });
-      performance.measure('inkwell: keystroke to notes', { start: began });
-      startTransition(() => setSeenIn({ notes: seen, noted: source }));
+      const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
+      performance.measure('inkwell: keystroke to notes', { start: typed.began });
+      startTransition(() => setSeenIn({ notes, noted: typed.source }));
       running.current = false;
       const next = waiting.current;
       waiting.current = null;
       if (next !== null) await run(next);
     };
-    const typed = { source: text, began: typedAt.current };
+    const typed = { source, began: performance.now() };
     if (running.current) waiting.current = typed;
     else void run(typed);
-  }, [desk, engine, text, typedAt]);
-  return seenIn;
+  }, [desk, engine]);
+  // A draft that was left, or taken over from elsewhere, is looked at too.
+  useEffect(() => look(text), [look, text]);
+  return { ...seenIn, look };
 }
