@@ -1,0 +1,66 @@
+/** @jest-environment jsdom */
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { pageTextOf, keyOf } from '../engine/pageText';
+import { deskOf, engineHere } from '../testing/desk';
+import { RemedyForm, type RemedyFormProps } from './RemedyForm';
+
+function start(html: string, over: Partial<RemedyFormProps> = {}) {
+  const desk = deskOf(html);
+  const onApply = jest.fn(() => Promise.resolve());
+  const onSkip = jest.fn();
+  render(<RemedyForm page={{ pageId: 7, collection: 'bees' }} text={pageTextOf(desk)} finding={keyOf(desk.notes[0]!)} busy={false} mayChange engine={engineHere()} onApply={onApply} onSkip={onSkip} {...over} />);
+  return { onApply, onSkip, form: () => screen.getByRole('form', { name: 'Correction' }), user: userEvent.setup() };
+}
+
+const LINK = '<h2>Wax</h2><p>All about frames: <a href="frames.html">here</a></p>';
+
+test('what is typed is shown as it will be said, and applied with the Enter key', async () => {
+  const { user, onApply, form } = start(LINK);
+  const box = await screen.findByRole('textbox', { name: /what will the reader find there/i });
+  await user.clear(box);
+  await user.type(box, 'How frames are built');
+  expect(await within(form()).findByText(/“Link, How frames are built/)).toBeTruthy();
+  await user.type(box, '{Enter}');
+  expect(onApply).toHaveBeenCalledWith('reword', { text: 'How frames are built' });
+});
+
+test('a correction that would not do is not applied, and says why', async () => {
+  const { user, onApply, form } = start(LINK);
+  const box = await screen.findByRole('textbox', { name: /what will the reader find there/i });
+  await user.clear(box);
+  await user.type(box, '{Enter}');
+  expect(onApply).not.toHaveBeenCalled();
+  expect(within(form()).getByRole('status').textContent).not.toBe('');
+});
+
+test('several corrections are a choice, and the one that is chosen is the one applied', async () => {
+  const { user, onApply } = start('<h2>Wax</h2><p><img src="hive.png"></p>');
+  await user.click(await screen.findByRole('radio', { name: /decorat/i }));
+  await user.click(screen.getByRole('button', { name: 'Apply, go to next' }));
+  expect(onApply).toHaveBeenCalledWith('decorative', {});
+});
+
+test('what was typed for one correction is still there after looking at another', async () => {
+  const { user } = start('<h2>Wax</h2><p><img src="hive.png"></p>');
+  await user.type(await screen.findByRole('textbox'), 'A hive in snow');
+  await user.click(screen.getByRole('radio', { name: /decorat/i }));
+  await user.click(screen.getAllByRole('radio')[0]!);
+  expect(screen.getByRole<HTMLInputElement>('textbox').value).toBe('A hive in snow');
+});
+
+test('who may only look is told so, and can skip', async () => {
+  const { user, onApply, onSkip } = start(LINK, { mayChange: false });
+  await screen.findByRole('textbox');
+  expect(screen.getByText(/you may look, not change/i)).toBeTruthy();
+  await user.click(screen.getByRole('button', { name: 'Apply, go to next' }));
+  expect(onApply).not.toHaveBeenCalled();
+  await user.click(screen.getByRole('button', { name: 'Skip' }));
+  expect(onSkip).toHaveBeenCalledTimes(1);
+});
+
+test('while something is under way nothing is applied a second time', async () => {
+  const { user, onApply } = start(LINK, { busy: true });
+  await user.type(await screen.findByRole('textbox'), ' more{Enter}');
+  expect(onApply).not.toHaveBeenCalled();
+});
