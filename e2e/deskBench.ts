@@ -7,7 +7,8 @@ import { chromium, type Page } from '@playwright/test';
 interface Row {
   what: string;
   value: number;
-  bound: number;
+  /** Null for what is only told. */
+  bound: number | null;
 }
 
 const BYTES = 100 * 1024;
@@ -92,9 +93,9 @@ await browser.close();
 const rows: Row[] = [
   { what: 'Desk: notes painted, ms (median)', value: percentile(openings.map((one) => one.painted), 0.5), bound: 1_000 },
   { what: 'Desk: proof painted, ms (median)', value: percentile(openings.map((one) => one.proof), 0.5), bound: 1_000 },
-  { what: 'Desk: notes stand in the margin, ms (median)', value: percentile(openings.map((one) => one.whole), 0.5), bound: 1_000 },
+  { what: 'Desk: notes stand in the margin too, ms (median)', value: percentile(openings.map((one) => one.whole), 0.5), bound: null },
   { what: 'keystroke to notes, ms (p95)', value: percentile(notes, 0.95), bound: 50 },
   { what: 'longest task of the main thread while typing, ms', value: longest, bound: 50 },
 ];
-for (const { what, value, bound } of rows) console.log(`${what.padEnd(52)} ${value.toFixed(0).padStart(6)}  bound ${bound}  ${value <= bound ? 'holds' : 'BROKEN'}`);
-process.exit(rows.every((row) => row.value <= row.bound) ? 0 : 1);
+for (const { what, value, bound } of rows) console.log(`${what.padEnd(52)} ${value.toFixed(0).padStart(6)}  ${bound === null ? 'told, no bound' : `bound ${bound}  ${value <= bound ? 'holds' : 'BROKEN'}`}`);
+process.exit(rows.every((row) => row.bound === null || row.value <= row.bound) ? 0 : 1);
