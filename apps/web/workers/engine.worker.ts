@@ -10,8 +10,10 @@ let quiet: ReturnType<typeof setTimeout> | undefined;
 self.addEventListener('message', (event: MessageEvent<{ id: number; question: Question }>) => {
   clearTimeout(quiet);
   const { id, question } = event.data;
+  const began = performance.now();
   try {
-    self.postMessage({ id, answer: reader.answer(question) });
+    const answer = reader.answer(question);
+    self.postMessage({ id, answer, took: performance.now() - began });
   } catch (error) {
     self.postMessage({ id, error: error instanceof Error ? error.message : String(error) });
   }

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
+import { measured } from './measured';
 import type { Answers, Question } from './protocol';
 
 /** The engine in a web worker: typing and scrolling never wait for it. */
@@ -26,7 +27,8 @@ export class Engine {
 
   private start(): Worker {
     const worker = new Worker(new URL('../../../workers/engine.worker.ts', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', (event: MessageEvent<{ id: number; answer?: unknown; error?: string }>) => {
+    worker.addEventListener('message', (event: MessageEvent<{ id: number; answer?: unknown; error?: string; took?: number }>) => {
+      if (event.data.took !== undefined) measured('answer in the worker', performance.now() - event.data.took);
       const waiting = this.waiting.get(event.data.id);
       this.waiting.delete(event.data.id);
       if (event.data.error === undefined) waiting?.resolve(event.data.answer);

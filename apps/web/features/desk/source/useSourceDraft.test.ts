@@ -13,7 +13,7 @@ const TYPED = `${PAGE}\n<p><img src="hive.png"></p>`;
 beforeEach(() => {
   localStorage.clear();
   // jsdom measures nothing.
-  Object.assign(performance, { measure: () => undefined });
+  Object.assign(performance, { measure: () => undefined, clearMeasures: () => undefined });
 });
 
 function start(engine: Engine = engineHere(), html = PAGE) {

@@ -1,6 +1,7 @@
 'use client';
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Desk, Problem } from '@inkwell/review';
+import { measured } from '../engine/measured';
 import type { DraftNote } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
 import { dropDraft, keepDraft, readDraft } from './drafts';
@@ -118,7 +119,7 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): DraftNotes {
     const run = async (typed: { source: string; began: number }): Promise<void> => {
       running.current = true;
       const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
-      performance.measure('inkwell: keystroke to notes', { start: typed.began });
+      measured('keystroke to notes', typed.began);
       startTransition(() => setSeenIn({ notes, noted: typed.source }));
       running.current = false;
       const next = waiting.current;
