@@ -16,8 +16,15 @@ const NONE: readonly ElementNode[] = [];
 /** The elements with one of some tags, of any namespace, in document order. */
 export function tagged(page: Page, ...tags: readonly string[]): readonly ElementNode[] {
   const known = byTag(page);
-  const found = tags.map((tag) => known.get(tag) ?? NONE).filter((same) => same.length > 0);
-  return found.length > 1 ? found.flat().sort((a, b) => a.order - b.order) : (found[0] ?? NONE);
+  let found: readonly ElementNode[] = NONE;
+  let kinds = 0;
+  for (const tag of tags) {
+    const same = known.get(tag);
+    if (!same) continue;
+    found = kinds === 0 ? same : [...found, ...same];
+    kinds++;
+  }
+  return kinds > 1 ? (found as ElementNode[]).sort((a, b) => a.order - b.order) : found;
 }
 
 /** The elements that have attributes, in document order: most have none. */

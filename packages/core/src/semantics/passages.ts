@@ -22,6 +22,8 @@ export interface Passage {
   last: TreeNode;
   /** In a `pre`, where white space shows. */
   kept: boolean;
+  /** What was found out about it: see `passageFact`. */
+  facts: unknown[];
 }
 
 /** Elements whose content is not running text. */
@@ -103,7 +105,7 @@ function finish(page: Page, draft: Draft, found: Passage[]): void {
   const { block, pieces, texts, breaks, pictures, first, last } = draft;
   const text = wordingOf(pieces, breaks.length > 0);
   const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
-  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pieces, pictures, first, last, kept });
+  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pieces, pictures, first, last, kept, facts: [] });
 }
 
 /** The text of a passage: a line end in the source is but a space, a break ends a line. */
@@ -117,17 +119,18 @@ function withText(known: Passage[], { text: changed }: TextChange): Passage[] {
   return known.map((passage) => {
     if (!passage.texts.includes(changed)) return passage;
     const text = wordingOf(passage.pieces, passage.breaks.length > 0);
-    return { ...passage, text, words: countWords(text) };
+    return { ...passage, text, words: countWords(text), facts: [] };
   });
 }
 
-/** Makes a fact about single passages: computed at the first asking, kept as long as the passage says the same. */
+let made = 0;
+
+/** Makes a fact about single passages: computed at the first asking, kept as long as the passage says the same. It may be anything but undefined. */
 export function passageFact<T>(compute: (page: Page, passage: Passage) => T): (page: Page, passage: Passage) => T {
-  const known = new WeakMap<Passage, { value: T }>();
+  const place = made++;
   return (page, passage) => {
-    let kept = known.get(passage);
-    if (!kept) known.set(passage, (kept = { value: compute(page, passage) }));
-    return kept.value;
+    const known = passage.facts[place];
+    return known === undefined ? ((passage.facts[place] = compute(page, passage)) as T) : (known as T);
   };
 }
 

@@ -9,12 +9,18 @@ export interface TextFigures {
   single: number;
 }
 
-const VOWELS = /[aeiouyäöüáéíóúàèìòùâêîôûãõœæ]+/giu;
+const VOWELS = new Set('aeiouyäöüáéíóúàèìòùâêîôûãõœæ');
 
 /** Syllables of a word by its runs of vowels; a silent e at the end of an English word is left out. An estimate, as in the published formulas' own software. */
 export function syllablesOf(word: string, language: string): number {
-  const groups = word.match(VOWELS)?.length ?? 0;
-  const silent = language === 'en' && /[^aeiouy]e(?:s|d)?$/i.test(word) && !/[^aeiouy]le$/i.test(word) && !/[td]ed$/i.test(word) && !/(?:s|x|z|ch|sh|g|c)es$/i.test(word) ? 1 : 0;
+  let groups = 0;
+  let inside = false;
+  for (const letter of word.toLowerCase()) {
+    const vowel = VOWELS.has(letter);
+    if (vowel && !inside) groups++;
+    inside = vowel;
+  }
+  const silent = language === 'en' && /e[sd]?$/i.test(word) && /[^aeiouy]e(?:s|d)?$/i.test(word) && !/[^aeiouy]le$/i.test(word) && !/[td]ed$/i.test(word) && !/(?:s|x|z|ch|sh|g|c)es$/i.test(word) ? 1 : 0;
   return Math.max(1, groups - silent);
 }
 
