@@ -6,6 +6,7 @@ import { nameOf } from './names.ts';
 import { outline } from './outline.ts';
 import { controlAround, roleOf } from './roles.ts';
 import { gridOf, tableUse } from './tables.ts';
+import { typedLists } from './typedLists.ts';
 import { isExposed, isSeen } from './visibility.ts';
 
 function first(html: string, tag: string): { page: Page; element: ElementNode } {
@@ -108,4 +109,10 @@ test('a path names an element, and finds it again', () => {
   for (const element of page.elements) expect(elementAt(page, pathOf(page, element))).toBe(element);
   expect(elementAt(page, '/html[1]/body[1]/p[9]')).toBeNull();
   expect(elementAt(page, 'nonsense')).toBeNull();
+});
+
+test('a typed list is seen behind any white space its lines begin with', () => {
+  const indent = `\n${' '.repeat(90)}`;
+  const [list] = typedLists(parsePage(`<div><p>${indent}<span>- One</span></p><p>${indent}<span>- Two</span></p></div>`));
+  expect(list?.items).toHaveLength(2);
 });

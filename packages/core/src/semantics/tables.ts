@@ -48,7 +48,7 @@ export function gridOf(table: ElementNode): Grid {
   return grid;
 }
 
-/** Trees are never changed, so a table's grid is formed once. */
+/** No elements come or go in a tree once it is built, so a table's grid is formed once. */
 const grids = new WeakMap<ElementNode, Grid>();
 
 function formGrid(table: ElementNode): Grid {

@@ -44,7 +44,7 @@ function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
   const close = () => {
     // Most paragraphs begin with a word: only where one begins otherwise are their texts put together.
     if (run.length > 1 && run.some(beginsMarked)) runs.push(run.map((block) => ({ block, nodes: block.children, text: textOf(block.children), ending: null, whole: true })));
-    if (run.length > 0) run = [];
+    run = [];
   };
   for (const child of parent.children) {
     if (child.kind !== 'element') continue;
@@ -102,11 +102,11 @@ function collect(lines: readonly TypedLine[], into: TypedList[]): void {
   }
 }
 
-/** The text of some nodes, as far as `enough` units of it. */
+/** The text of some nodes, as far as `enough` units of it behind the white space it begins with. */
 function textOf(nodes: readonly TreeNode[], enough = Infinity): string {
   let text = '';
   for (const node of nodes) {
-    if (text.length >= enough) break;
+    if (text.length >= enough && text.trimStart().length >= enough) break;
     if (node.kind === 'text') text += node.text;
     if (node.kind !== 'element') continue;
     for (const inner of descendants(node)) if (inner.kind === 'text') text += inner.text;

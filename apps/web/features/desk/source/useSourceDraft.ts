@@ -118,10 +118,14 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): DraftNotes {
     asked.current = source;
     const run = async (typed: { source: string; began: number }): Promise<void> => {
       running.current = true;
-      const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
-      measured('keystroke to notes', typed.began);
-      startTransition(() => setSeenIn({ notes, noted: typed.source }));
-      running.current = false;
+      try {
+        const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
+        measured('keystroke to notes', typed.began);
+        startTransition(() => setSeenIn({ notes, noted: typed.source }));
+      } finally {
+        // After a failure too: the next key is looked at again.
+        running.current = false;
+      }
       const next = waiting.current;
       waiting.current = null;
       if (next !== null) await run(next);
