@@ -18,7 +18,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bring-in', address: `${BEES}/bring-in`, before: async (page) => void (await page.getByLabel('The page’s content').fill('<p><b>Wax and what it is for</b></p>\n<p>1. Candles</p>\n<p>2. Polish</p>\n<p>3. New foundation for the frames</p>')) },
   { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
   { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
-  { name: 'desk-phone', address: `${BEES}/inside-the-hive?width=320&pictures=words` },
+  { name: 'desk-phone', address: `${BEES}/inside-the-hive?width=320&images=words` },
   { name: 'desk-text', address: `${BEES}/opening-a-hive?face=text`, before: async (page) => { await page.getByText('Choose a warm, still hour').click(); } },
   { name: 'desk-outline', address: `${BEES}/inside-the-hive?face=outline`, before: (page) => page.getByRole('button', { name: /^Propose the least repair/ }).click() },
   { name: 'desk-spoken', address: `${BEES}/inside-the-hive?face=spoken` },

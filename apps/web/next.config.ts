@@ -6,8 +6,8 @@ const repository = join(import.meta.dirname, '..', '..');
 const config: NextConfig = {
   turbopack: { root: repository },
   outputFileTracingRoot: repository,
-  transpilePackages: ['@inkwell/core', '@inkwell/formats', '@inkwell/review', '@inkwell/store'],
-  serverExternalPackages: ['pg'],
+  transpilePackages: ['@inkwell/core', '@inkwell/formats', '@inkwell/review', '@inkwell/store', '@inkwell/work'],
+  serverExternalPackages: ['pg', 'piscina'],
   compiler: { styledComponents: true },
   poweredByHeader: false,
 };

@@ -1,6 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
-/** Every screen's policy: our own scripts and styles by nonce, frames and pictures of our own only. The proof answers with its own. */
+/** Every screen's policy: our own scripts and styles by nonce, frames and images of our own only. The proof answers with its own. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = btoa(crypto.randomUUID());
   const policy = policyFor(nonce);

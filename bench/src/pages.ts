@@ -8,7 +8,7 @@ export function seeded(seed: number): () => number {
 
 const WORDS = 'the keeper lock water boat gate canal towpath bees hive honey frame wax queen spring summer winter morning bridge heron walk length depth stone oak rope crew visitor lesson week'.split(' ');
 
-/** A page of about `bytes` with every construct: headings, lists, tables, pictures, links, inline styles, quotations and fields. */
+/** A page of about `bytes` with every construct: headings, lists, tables, images, links, inline styles, quotations and fields. */
 export function generatedPage(bytes: number, seed = 1): string {
   const next = seeded(seed);
   const text = (many: number) => Array.from({ length: many }, () => WORDS[Math.floor(next() * WORDS.length)]).join(' ');

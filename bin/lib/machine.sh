@@ -66,8 +66,26 @@ need_build() {
     tail -n 60 "$log" >&2
     fail "The application did not build; the lines above say why."
   fi
+  # The engine as one file, for the server's own threads.
+  bundle packages/review/src/engine/thread.ts apps/web/.next/engine-thread.mjs
   rm -f "$log"
   printf '%s\n' "$now" >"$stamp"
+}
+
+# bundle ENTRY FILE: workspace code in one file; what was installed stays outside where it has to.
+bundle() {
+  (cd "$ROOT" && node_modules/.bin/esbuild "$1" --bundle --platform=node --format=esm --target=node20 --log-level=warning --external:pg "--outfile=$2") || fail "$1 could not be bundled; the lines above say why."
+}
+
+# The worker as one file, made again when its sources changed; sets WORKER.
+need_worker() {
+  WORKER="$ROOT/node_modules/.cache/inkwell/worker.mjs"
+  local now; now="$(cd "$ROOT" && find apps/worker/src packages package-lock.json \( -name node_modules -o -name '*.test.ts' \) -prune -o -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)"
+  [ -f "$WORKER" ] && [ "$(cat "$WORKER.of" 2>/dev/null)" = "$now" ] && return 0
+  mkdir -p "$(dirname "$WORKER")"
+  # Made beside and moved into place: a worker that starts meanwhile reads a whole one.
+  bundle apps/worker/src/main.ts "$WORKER.$$.mjs" && mv "$WORKER.$$.mjs" "$WORKER"
+  printf '%s\n' "$now" >"$WORKER.of"
 }
 
 # wait_for URL SECONDS PID: until the address answers, or the process is gone.

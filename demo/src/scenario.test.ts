@@ -11,7 +11,7 @@ function neighboursOf(collection: (typeof COLLECTIONS)[number]): Neighbours {
   const own = sources.filter((source) => source.collection === collection);
   return {
     titles: Object.fromEntries(own.map(({ page, html }) => [page.file, titleText(parsePage(html)) || page.title])),
-    files: [...Object.keys(collection.pictures), ...collection.texts],
+    files: [...Object.keys(collection.images), ...collection.texts],
     sheets: Object.fromEntries(collection.texts.map((file) => [file, readFileSync(join(folder, 'pages', collection.folder, file), 'utf8')])),
   };
 }
@@ -29,11 +29,11 @@ test('courses are fragments and sites whole pages', () => {
   for (const { collection, html } of sources) expect(parsePage(html).scope).toBe(collection.scope);
 });
 
-test('every picture and style sheet a page uses is there, and drawn for the project', () => {
+test('every image and style sheet a page uses is there, and drawn for the project', () => {
   for (const { collection, page, html } of sources) {
     const used = [...html.matchAll(/(?:src|href)="([^":#]+\.(?:png|css))"/g)].map((match) => decodeURIComponent(match[1]!));
-    for (const address of used) expect([page.file, address, address in collection.pictures || collection.texts.includes(address) || collection.missing.includes(address)]).toEqual([page.file, address, true]);
-    for (const drawing of Object.values(collection.pictures)) expect(existsSync(join(folder, 'pictures', `${drawing}.svg`))).toBe(true);
+    for (const address of used) expect([page.file, address, address in collection.images || collection.texts.includes(address) || collection.missing.includes(address)]).toEqual([page.file, address, true]);
+    for (const drawing of Object.values(collection.images)) expect(existsSync(join(folder, 'drawings', `${drawing}.svg`))).toBe(true);
   }
 });
 

@@ -38,7 +38,7 @@ test('with the database away, screens say so, typed text is kept, and work goes 
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>', freshTitle('Away'));
   const desk = page.url();
   await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
-  await expect(page.getByText('“Picture, A smoker, lit”')).toBeVisible();
+  await expect(page.getByText('“Image, A smoker, lit”')).toBeVisible();
 
   await gateway.shut();
   await page.getByRole('button', { name: 'Apply, go to next' }).click();

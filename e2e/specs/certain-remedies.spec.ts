@@ -1,19 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { expect, test, type Page as Tab } from '@playwright/test';
-import { applyRemedy, auditPage, DEFAULT_PROFILE, mendCertain, offersFor, parsePage, selectFindings } from '@inkwell/core';
+import { applyRemedy, auditPage, DEFAULT_PROFILE, fixCertain, offersFor, parsePage, selectFindings } from '@inkwell/core';
 import { openBrowser } from '../../checks/src/browser.ts';
 import { demoPages } from '../../checks/src/pages.ts';
 
 /**
  * A remedy is certain when it needs no person: then what a reader sees must be the same as before. Chromium says what is seen: the text
- * as laid out, where each link leads and which pictures stand there.
+ * as laid out, where each link leads and which images stand there.
  */
 
 interface Seen {
   text: string;
   links: string[];
-  pictures: string[];
+  images: string[];
 }
 
 /** Certain remedies whose point is in words: a typed marker becomes a real one, a doubled sign goes, a link says that it opens a window. */
@@ -26,7 +26,7 @@ async function seen(tab: Tab, html: string): Promise<Seen> {
   return tab.evaluate(() => ({
     text: document.body.innerText,
     links: [...document.querySelectorAll<HTMLAnchorElement>('a[href]')].filter((link) => link.innerText.trim() || link.querySelector('img')).map((link) => link.getAttribute('href')!),
-    pictures: [...document.images].map((image) => image.getAttribute('src') ?? ''),
+    images: [...document.images].map((image) => image.getAttribute('src') ?? ''),
   }));
 }
 
@@ -79,27 +79,27 @@ async function compareEach(tab: Tab, source: string): Promise<string[]> {
       const what = `${offer.name} on ${finding.rule}: ${source.slice(finding.at.start, finding.at.end).slice(0, 120)}`;
       if (!CHANGES_WORDS.has(offer.name)) expect(words(after.text), what).toBe(words(before.text));
       if (!CHANGES_LINKS.has(offer.name)) expect(after.links, what).toEqual(before.links);
-      expect(after.pictures, what).toEqual(before.pictures);
+      expect(after.images, what).toEqual(before.images);
     }
   }
   return names;
 }
 
 for (const file of demoPages()) {
-  test(`${basename(file)}: what is certain leaves text, links and pictures as they are seen`, async () => {
+  test(`${basename(file)}: what is certain leaves text, links and images as they are seen`, async () => {
     const tab = await browser.context.newPage();
     const source = readFileSync(file, 'utf8');
     await compareEach(tab, source);
     // All of it at once, too.
     const before = await seen(tab, source);
-    const after = await seen(tab, mendCertain(parsePage(source)).after);
-    expect(after.pictures).toEqual(before.pictures);
+    const after = await seen(tab, fixCertain(parsePage(source)).after);
+    expect(after.images).toEqual(before.images);
     expect(new Set(after.links)).toEqual(new Set(before.links));
     await tab.close();
   });
 }
 
-test('a slip for each certain remedy: text, links and pictures stay as they are seen', async () => {
+test('a slip for each certain remedy: text, links and images stay as they are seen', async () => {
   const tab = await browser.context.newPage();
   const names = new Set<string>();
   const idle: string[] = [];

@@ -83,7 +83,7 @@ test('from page to page of the collection, in the same way of looking', async ({
   await expect(page.getByRole('heading', { level: 1, name: 'Inside the hive' })).toBeVisible();
 });
 
-test('a revision comes back by its number, and what was mended since is open again', async ({ page }) => {
+test('a revision comes back by its number, and what was fixed since is open again', async ({ page }) => {
   await bringIn(page, '<h2></h2><p>Text.</p>', freshTitle('Restore'));
   await apply(page);
   await expect(standing(page)).toContainText('Ready');

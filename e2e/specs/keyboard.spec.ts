@@ -16,7 +16,7 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
   throw new Error(`Tab never reached ${name}`);
 }
 
-test('from the shelf to a mended page with the keyboard alone', async ({ page }) => {
+test('from the shelf to a fixed page with the keyboard alone', async ({ page }) => {
   const title = freshTitle('Keys');
   await bringIn(page, '<h2>Wax</h2><p>See <img src="images/smoker.png"></p><h2></h2><p>Text</p>', title, 'larkmoor-canal-trust');
 

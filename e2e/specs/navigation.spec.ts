@@ -31,7 +31,7 @@ test('who is at the desk is recorded with what they do', async ({ page }) => {
   await page.getByLabel('At the desk').selectOption('Odile Marsh, author');
   await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
-  await expect(standing(page)).toContainText('mended by Odile Marsh');
+  await expect(standing(page)).toContainText('fixed by Odile Marsh');
   await page.getByRole('tab', { name: 'Changes' }).click();
   await expect(page.getByRole('row', { name: /^2 / })).toContainText('Heading with no text (take it out)');
   await page.getByLabel('At the desk').selectOption('Ruth Pender, publisher');
@@ -44,7 +44,7 @@ test('the criterion behind a note ships with the application', async ({ page }) 
   await page.goto('/collections/a-first-year-with-bees/inside-the-hive');
   await page.getByRole('link', { name: '1.1.1 Non-text Content' }).click();
   await expect(page.getByRole('heading', { level: 1, name: '1.1.1 Non-text Content' })).toBeVisible();
-  await expect(page.getByText('Picture with no alternative')).toBeVisible();
+  await expect(page.getByText('Image with no alternative')).toBeVisible();
 });
 
 test('an address with nothing at it says so', async ({ page }) => {
@@ -56,8 +56,8 @@ test('an address with nothing at it says so', async ({ page }) => {
 
 test('a request that is wrong or comes from another site changes nothing', async ({ request }) => {
   const tries = [
-    await request.post('/api/pages/1/mend', { data: { base: 'one' } }),
-    await request.post('/api/pages/1/mend', { data: 'not json' }),
+    await request.post('/api/pages/1/fix', { data: { base: 'one' } }),
+    await request.post('/api/pages/1/fix', { data: 'not json' }),
     await request.post('/api/pages/1/undo', { data: { base: 1 }, headers: { 'sec-fetch-site': 'cross-site' } }),
     await request.post('/api/pages/1/steal', { data: {} }),
     await request.post('/api/pages/999999/undo', { data: { base: 1 } }),

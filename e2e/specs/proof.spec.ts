@@ -6,17 +6,17 @@ import { bringIn, freshTitle } from '../support/desk';
 test('notes stand beside their lines, and choosing either moves the other', async ({ page }) => {
   await bringIn(page, `<h2>Wax</h2><p>${'Words of a long paragraph. '.repeat(120)}</p><p><a href="swarms.html"></a></p><p>${'More words. '.repeat(200)}</p><p><img src="images/smoker.png"></p>`, freshTitle('Margin'));
   const margin = page.getByRole('group', { name: 'Margin' });
-  const mark = margin.getByRole('button', { name: /must: Picture with no alternative/ });
+  const mark = margin.getByRole('button', { name: /must: Image with no alternative/ });
   await mark.click();
   await expect(page.getByRole('heading', { level: 2, name: /smoker\.png has no alternative/ })).toBeVisible();
-  const picture = page.frameLocator('iframe').locator('img');
-  const [markBox, pictureBox] = [await mark.boundingBox(), await picture.boundingBox()];
-  expect(markBox!.y).toBeGreaterThan(pictureBox!.y - 20);
-  expect(markBox!.y).toBeLessThan(pictureBox!.y + pictureBox!.height);
+  const image = page.frameLocator('iframe').locator('img');
+  const [markBox, imageBox] = [await mark.boundingBox(), await image.boundingBox()];
+  expect(markBox!.y).toBeGreaterThan(imageBox!.y - 20);
+  expect(markBox!.y).toBeLessThan(imageBox!.y + imageBox!.height);
 
   await page.getByRole('listitem').getByRole('button', { name: 'Link with no text' }).click();
   await expect(margin.getByRole('button', { name: /must: Link with no text/ })).toHaveAttribute('aria-current', 'true');
-  await picture.click();
+  await image.click();
   await expect(mark).toHaveAttribute('aria-current', 'true');
 });
 

@@ -6,7 +6,7 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Ledger', '/collections/a-first-year-with-bees'],
   ['Bring in a page', '/collections/a-first-year-with-bees/bring-in'],
   ['Desk', '/collections/a-first-year-with-bees/inside-the-hive'],
-  ['Desk, at phone width', '/collections/a-first-year-with-bees/inside-the-hive?width=320&pictures=words'],
+  ['Desk, at phone width', '/collections/a-first-year-with-bees/inside-the-hive?width=320&images=words'],
   ['Desk, text', '/collections/a-first-year-with-bees/inside-the-hive?face=text'],
   ['Desk, outline', '/collections/a-first-year-with-bees/inside-the-hive?face=outline'],
   ['Desk, spoken', '/collections/a-first-year-with-bees/inside-the-hive?face=spoken'],
@@ -26,10 +26,10 @@ async function open(page: Page, address: string): Promise<void> {
 const SHEETS: readonly (readonly [string, (page: Page) => Promise<void>])[] = [
   ['Find what to do', (page) => page.keyboard.press('Control+k')],
   ['Keys of the Desk', (page) => page.getByRole('button', { name: 'Keys' }).click()],
-  ['Mend what is certain', (page) => page.getByRole('button', { name: 'Mend what is certain…' }).click()],
+  ['Fix what is certain', (page) => page.getByRole('button', { name: 'Fix what is certain…' }).click()],
   ['Let it stand for a time', (page) => page.getByRole('button', { name: 'Let it stand for a time…' }).click()],
   ['Link', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Link', exact: true }).click(); }],
-  ['Picture', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Picture', exact: true }).click(); }],
+  ['Image', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Image', exact: true }).click(); }],
   ['Table', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Table', exact: true }).click(); }],
 ];
 
@@ -73,7 +73,7 @@ for (const [name, address] of SCREENS) {
   test(`${name}: our own engine finds nothing of must or should`, async ({ page }) => {
     await open(page, address);
     const findings = selectFindings(auditPage(parsePage(await screenOf(page))).findings, DEFAULT_PROFILE);
-    // Whether a picture of the demo tells more than its name is asked of the page it comes from, not of the screen that shows it.
+    // Whether an image of the demo tells more than its name is asked of the page it comes from, not of the screen that shows it.
     const ours = findings.filter((finding) => finding.weight !== 'consider' && !(finding.family === 'images' && finding.outcome === 'cantTell'));
     expect(ours.map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
   });

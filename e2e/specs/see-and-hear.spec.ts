@@ -12,11 +12,11 @@ test('the proof is as wide as a desktop, a tablet or a phone, and notes keep to 
   for (const [name, width] of [['Desktop', 1280], ['Tablet', 768], ['Phone', 320]] as const) {
     await widths.getByText(name).click();
     await expect.poll(() => frame(page).locator('html').evaluate((html) => html.ownerDocument.defaultView!.innerWidth)).toBe(width);
-    const picture = frame(page).locator('img').first();
-    await mark(page, /must: Picture with no alternative/).click();
-    await picture.scrollIntoViewIfNeeded();
+    const image = frame(page).locator('img').first();
+    await mark(page, /must: Image with no alternative/).click();
+    await image.scrollIntoViewIfNeeded();
     await expect.poll(async () => {
-      const [note, shown] = [await mark(page, /must: Picture with no alternative/).boundingBox(), await picture.boundingBox()];
+      const [note, shown] = [await mark(page, /must: Image with no alternative/).boundingBox(), await image.boundingBox()];
       return note!.y + note!.height / 2 > shown!.y - 24 && note!.y + note!.height / 2 < shown!.y + shown!.height + 24;
     }).toBe(true);
   }
@@ -25,20 +25,20 @@ test('the proof is as wide as a desktop, a tablet or a phone, and notes keep to 
   await expect(widths.getByRole('radio', { name: 'Phone' })).toBeChecked();
 });
 
-test('text is doubled alone, pictures give way to their words, and colours to what other eyes see', async ({ page }) => {
+test('text is doubled alone, images give way to their words, and colours to what other eyes see', async ({ page }) => {
   await bringIn(page, PAGE, freshTitle('Eyes'));
   const size = () => frame(page).locator('p').first().evaluate((p) => getComputedStyle(p).fontSize);
   const before = Number.parseFloat(await size());
   await page.getByText('Text doubled').click();
   await expect.poll(async () => Number.parseFloat(await size())).toBe(before * 2);
 
-  await page.getByText('Pictures in words').click();
-  await expect(frame(page).getByRole('img', { name: 'Picture, nothing said' })).toBeVisible();
+  await page.getByText('Images in words').click();
+  await expect(frame(page).getByRole('img', { name: 'Image, nothing said' })).toBeVisible();
   await expect(frame(page).getByRole('img', { name: 'A smoker, lit' })).toBeVisible();
   expect(await frame(page).locator('img').evaluateAll((all) => all.filter((image) => (image as HTMLImageElement).src !== '').length)).toBe(0);
 
   await page.getByLabel('Seen with').selectOption('no colour');
-  await expect(page).toHaveURL(/text=200&eyes=no-colour&pictures=words/);
+  await expect(page).toHaveURL(/text=200&eyes=no-colour&images=words/);
   // What Chromium paints of the red words is grey.
   const red = frame(page).getByText('Red words');
   await red.scrollIntoViewIfNeeded();
@@ -66,8 +66,8 @@ test('the page is heard line by line, each line with its notes and its place', a
   await page.getByRole('tab', { name: 'Spoken' }).click();
   const lines = page.getByRole('list', { name: 'The page as it is said' });
   await expect(lines.getByRole('button', { name: 'Heading level 2, Wax' })).toBeVisible();
-  const pictures = lines.getByRole('listitem').filter({ hasText: /picture with no description.*picture, A smoker, lit/ });
-  await expect(pictures.getByRole('button', { name: /^Note \d, must: Picture with no alternative/ })).toBeVisible();
+  const images = lines.getByRole('listitem').filter({ hasText: /image with no description.*image, A smoker, lit/ });
+  await expect(images.getByRole('button', { name: /^Note \d, must: Image with no alternative/ })).toBeVisible();
 
   // The arrow keys go from line to line, and notes are taken up from there.
   await lines.getByRole('button', { name: 'Heading level 2, Wax' }).focus();
@@ -78,12 +78,12 @@ test('the page is heard line by line, each line with its notes and its place', a
   await lines.getByRole('button', { name: /: Link with no text/ }).click();
   await expect(page.getByRole('heading', { level: 2, name: /has no text/ })).toBeVisible();
 
-  await pictures.getByRole('button', { name: /^picture with/ }).click();
-  await pictures.getByRole('button', { name: /^Show on the proof/ }).click();
+  await images.getByRole('button', { name: /^image with/ }).click();
+  await images.getByRole('button', { name: /^Show on the proof/ }).click();
   await expect(frame(page).locator('img').first()).toBeInViewport();
 });
 
-test('links, headings and pictures are listed out of their surroundings', async ({ page }) => {
+test('links, headings and images are listed out of their surroundings', async ({ page }) => {
   await bringIn(page, `${PAGE}<h3>Rendering</h3><p><a href="spring.html">Spring work</a></p>`, freshTitle('Kinds'));
   await page.getByRole('tab', { name: 'Spoken' }).click();
   await page.getByRole('tab', { name: 'Links 2' }).click();

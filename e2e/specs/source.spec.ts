@@ -127,7 +127,7 @@ test('a page that ends its lines in CR LF keeps them through the editor', async 
   await bringIn(page, '<h2>Wax</h2>', freshTitle('Line ends'));
   await page.reload();
   const id = Number(/"pageId":(\d+)/.exec((await page.content()).replaceAll('\\"', '"'))![1]);
-  await request.post(`/api/pages/${id}/source`, { data: { base: 1, html: '<h2>Wax</h2>\r\n<p>One</p>\r\n<h2></h2>\r\n' } });
+  await request.post(`/api/pages/${id}/source`, { data: { version: 1_000, html: '<h2>Wax</h2>\r\n<p>One</p>\r\n<h2></h2>\r\n' } });
   await page.reload();
   await openSource(page);
   await expect(page.getByText('As saved.')).toBeVisible();

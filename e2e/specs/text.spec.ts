@@ -66,17 +66,17 @@ test('only sound markup is written: headings, strong words, lists, links with wo
   await expect(standing(page)).not.toContainText(/must|should/);
 });
 
-test('a picture is put in with its words or as decoration, and not without either; a table with caption and headers', async ({ page }) => {
+test('an image is put in with its words or as decoration, and not without either; a table with caption and headers', async ({ page }) => {
   await bringIn(page, '<h2>Yields</h2>\n<p>Start</p>', freshTitle('Put in'));
   await openText(page);
   await editor(page).getByText('Start').click();
   await page.keyboard.press('End');
-  await page.getByRole('button', { name: 'Picture' }).click();
-  const picture = page.getByRole('dialog', { name: 'Picture' });
-  await picture.getByLabel('Its file in the collection').fill('images/smoker.png');
-  await expect(picture.getByRole('button', { name: 'Put it in' })).toBeDisabled();
-  await picture.getByLabel('What would a reader look at?').fill('A smoker, lit');
-  await picture.getByRole('button', { name: 'Put it in' }).click();
+  await page.getByRole('button', { name: 'Image' }).click();
+  const image = page.getByRole('dialog', { name: 'Image' });
+  await image.getByLabel('Its file in the collection').fill('images/smoker.png');
+  await expect(image.getByRole('button', { name: 'Put it in' })).toBeDisabled();
+  await image.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await image.getByRole('button', { name: 'Put it in' }).click();
   await expect(editor(page).getByRole('img', { name: 'A smoker, lit' })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
@@ -115,7 +115,7 @@ test('what comes from a word processor is cleaned, its typed list made real, and
   await sheet.getByLabel('It is').selectOption('a heading of level 3');
   await sheet.getByRole('button', { name: 'Put it in' }).click();
   await expect(editor(page).getByRole('heading', { level: 3, name: 'What it is for' })).toBeVisible();
-  await expect(page.getByText(/One picture was not taken over/)).toBeVisible();
+  await expect(page.getByText(/One image was not taken over/)).toBeVisible();
   await save(page, 2);
   const source = await sourceOf(page);
   expect(source).toContain('<h3>What it is for</h3>\n<p>It keeps for <em>years</em>.</p>\n<ul>\n<li>Candles</li>\n<li>Polish</li>\n</ul>');

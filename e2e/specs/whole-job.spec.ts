@@ -23,9 +23,9 @@ test('a page goes from paste to signed off, one correction of each family at a t
   await expect(page.getByText('“List of 2. Item: Melt. Item: Strain. End of list.”')).toBeVisible();
   await apply(page);
 
-  await takeUp(page, 'Picture with no alternative');
+  await takeUp(page, 'Image with no alternative');
   await page.getByLabel('What would a reader look at?').fill('A smoker & its bellows');
-  await expect(page.getByText('“Picture, A smoker & its bellows”')).toBeVisible();
+  await expect(page.getByText('“Image, A smoker & its bellows”')).toBeVisible();
   await apply(page);
 
   await takeUp(page, 'Data table with no headers');
@@ -36,7 +36,7 @@ test('a page goes from paste to signed off, one correction of each family at a t
   await apply(page);
 
   // Nothing certain is left; a question is.
-  await expect(standing(page)).toContainText('Judge');
+  await expect(standing(page)).toContainText('To judge');
   await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();
   await takeUp(page, 'Link text that does not say where it goes');
   await page.getByRole('radio', { name: 'Reword it' }).check({ force: true });
@@ -44,7 +44,7 @@ test('a page goes from paste to signed off, one correction of each family at a t
   await apply(page);
   await expect(standing(page)).toContainText('Ready');
 
-  // Only what was mended has changed; every other byte stands.
+  // Only what was fixed has changed; every other byte stands.
   expect(await sourceOf(page)).toBe(`<h2>Wax</h2>
 <h3>Rendering it</h3>
 <ol><li>Melt</li>
@@ -61,7 +61,7 @@ test('a page goes from paste to signed off, one correction of each family at a t
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(standing(page)).toContainText('sign-off of revision 7 lapsed');
   await page.reload();
-  await expect(standing(page)).toContainText('Judge');
+  await expect(standing(page)).toContainText('To judge');
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(standing(page)).toContainText('Lapsed');
 });
@@ -84,7 +84,7 @@ test('a whole page gets its language and title', async ({ page }) => {
 
 test('a question is ruled on, the answer survives a change, and it can be taken back', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p>See the chart of combs <a href="swarms.html">here</a>.</p>\n<h4>Old</h4><p>Text</p>', freshTitle('Ruling'));
-  await expect(standing(page)).toContainText('Judge');
+  await expect(standing(page)).toContainText('To judge');
   await takeUp(page, 'Link text that does not say');
   await page.getByRole('button', { name: 'Yes, it is plain where it stands' }).click();
   await expect(standing(page)).toContainText('Ready');
@@ -93,7 +93,7 @@ test('a question is ruled on, the answer survives a change, and it can be taken 
   await expect(page.getByText('ruled out by Ines Calder')).toBeVisible();
   await expect(standing(page)).toContainText('Ready');
   await page.getByRole('button', { name: /Take back the answer/ }).click();
-  await expect(standing(page)).toContainText('Judge');
+  await expect(standing(page)).toContainText('To judge');
 });
 
 test('who may not change a page is told so before trying', async ({ page }) => {

@@ -1,4 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
+import { sql } from 'kysely';
+import { addCollection, collectionBySlug, openDatabase, placeFiles } from '@inkwell/store';
 
 let made = 0;
 
@@ -8,9 +10,27 @@ export function freshTitle(what: string): string {
   return `${what} ${process.pid}-${made}`;
 }
 
+/** A collection of the running test's own, with the demo's images: what other tests say of an image is none of its business. */
+export async function ownCollection(): Promise<string> {
+  const { testId, retry } = test.info();
+  const slug = `test-${testId}-${retry}`;
+  const db = openDatabase({ url: process.env.DATABASE_URL!, most: 1 });
+  try {
+    if (await collectionBySlug(db, slug)) return slug;
+    const id = await addCollection(db, { slug, title: `Tests of ${testId.slice(-6)}`, kind: 'course', scope: 'fragment' });
+    await sql`insert into assets (collection_id, path, sha256) select ${id}::integer, path, sha256 from assets a join collections c on c.id = a.collection_id where c.slug = 'a-first-year-with-bees'`.execute(db);
+    // What test pages link to is there.
+    const targets = ['a.html', 'b.html', 'c.html', 'x', 'a.mp4', 'spring.html', 'swarms.html', ...[1, 2, 3, 4].map((n) => `leaf-${n}.html`)];
+    await placeFiles(db, id, targets.map((path) => ({ path, mediaType: 'text/plain', bytes: Buffer.from('there') })));
+    return slug;
+  } finally {
+    await db.destroy();
+  }
+}
+
 /** Brings a page in by pasting its markup and waits for its Desk. */
-export async function bringIn(page: Page, html: string, title: string, collection = 'a-first-year-with-bees'): Promise<void> {
-  await page.goto(`/collections/${collection}/bring-in`);
+export async function bringIn(page: Page, html: string, title: string, collection?: string): Promise<void> {
+  await page.goto(`/collections/${collection ?? (await ownCollection())}/bring-in`);
   await page.getByLabel('The page’s content').fill(html);
   await page.getByLabel('Title').fill(title);
   await page.getByRole('button', { name: 'Bring it in' }).click();

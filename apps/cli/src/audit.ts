@@ -49,7 +49,7 @@ function pageText({ path, title, verdict, findings }: ReportedPage): string {
   return head + findings.map(findingText).join('');
 }
 
-/** Place, sentence, what stands behind it, and how to mend it. */
+/** Place, sentence, what stands behind it, and how to fix it. */
 export function findingText(finding: ReportedFinding): string {
   const { at, weight, outcome, message, rule, criteria } = finding;
   const question = outcome === 'cantTell' ? `, a question: ${ruleOf(rule)?.question?.ask ?? ''}` : '';

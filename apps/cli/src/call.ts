@@ -46,7 +46,7 @@ export function oneOf<T extends string>(option: string, value: string | undefine
 }
 
 /** To the file that was asked for, else to standard output. */
-export async function deliver(text: string, file: string | undefined): Promise<void> {
+export async function deliver(text: string | Uint8Array, file: string | undefined): Promise<void> {
   if (file === undefined) {
     process.stdout.write(text);
     return;

@@ -22,7 +22,7 @@ test('audit --format json gives what docs promise, the same each time', () => {
   expect(report.pages[0]!.findings).toEqual([
     {
       rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', criteria: ['1.1.1'], techniques: ['F65', 'H37', 'H36', 'H24', 'H53'],
-      message: 'The picture smoker.png has no alternative', at: { path: '/html[1]/body[1]/p[1]/img[1]', start: 21, end: 43, line: 2, column: 8 }, fingerprint: expect.stringMatching(/^[0-9a-f]{16}$/) as unknown,
+      message: 'The image smoker.png has no alternative', at: { path: '/html[1]/body[1]/p[1]/img[1]', start: 21, end: 43, line: 2, column: 8 }, fingerprint: expect.stringMatching(/^[0-9a-f]{16}$/) as unknown,
       remedies: [{ name: 'describe', certain: false, needs: ['alt'] }, { name: 'decorative', certain: false, needs: [] }],
     },
   ]);
@@ -47,7 +47,7 @@ test('a folder is one call, its pages in name order, from many workers as from o
   const report = JSON.parse(readFileSync(join(folder, 'report.json'), 'utf8')) as { pages: { path: string; title: string; findings: { rule: string }[] }[] };
   expect(report.pages.map((page) => page.title)).toEqual(Array.from({ length: 30 }, (_none, i) => `Page ${i}`));
   expect(report.pages[3]!.path).toBe('unit-1/page-03.html');
-  // Every page shows one picture that has no alternative and that is missing from the folder.
+  // Every page shows one image that has no alternative and that is missing from the folder.
   for (const page of report.pages) expect(page.findings.map((finding) => finding.rule).sort()).toEqual(['images/broken', 'images/no-alternative']);
 });
 

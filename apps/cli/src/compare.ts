@@ -47,7 +47,7 @@ async function pairsOf(old: string, fresh: string): Promise<Pair[]> {
 
 async function compareOne({ path, old, fresh }: Pair, profile: Profile, scope: Scope | undefined): Promise<Compared> {
   const [before, after] = [await open(old, scope), await open(fresh, scope)];
-  const compared = compareAudits(selectFindings(auditPage(before).findings, profile), selectFindings(auditPage(after).findings, profile), old && fresh ? changeBetween(before.source, after.source) : undefined);
+  const compared = compareAudits(selectFindings(auditPage(before).findings, profile), selectFindings(auditPage(after).findings, profile), old && fresh ? changeBetween(before.source, after.source) : undefined, { before: before.source, after: after.source });
   return {
     path,
     fixed: compared.fixed.map((finding) => reported(before, finding)),

@@ -7,7 +7,7 @@ afterAll(remove);
 
 /** Slips that need nobody's judgement stand beside slips that do; line ends and quotes are of every kind. */
 const PAGE = `<h2>Wax</h2>\r\n<h2> </h2>\n<p><A HREF='https://locks.example/a' title="Locks">Locks</A></p>\n<p><img src="old-lock.png" alt="Photo of a lock"></p>\n<p>See <a href="b.html">here</a>.</p>\n<h5>Soy</h5><p>Text &amp; more</p>\n`;
-const MENDED = `<h2>Wax</h2>\r\n<p><A HREF='https://locks.example/a'>Locks</A></p>\n<p><img src="old-lock.png" alt="A lock"></p>\n<p>See <a href="b.html">here</a>.</p>\n<h5>Soy</h5><p>Text &amp; more</p>\n`;
+const FIXED = `<h2>Wax</h2>\r\n<p><A HREF='https://locks.example/a'>Locks</A></p>\n<p><img src="old-lock.png" alt="A lock"></p>\n<p>See <a href="b.html">here</a>.</p>\n<h5>Soy</h5><p>Text &amp; more</p>\n`;
 
 beforeAll(() => file('page.html', PAGE));
 
@@ -22,23 +22,23 @@ function findingsOf(name: string): Told[] {
 
 const fingerprintOf = (rule: string) => findingsOf('page.html').find((finding) => finding.rule === rule)!.fingerprint;
 
-test('mends what is certain and not one other byte, and says what is left', () => {
+test('fixes what is certain and not one other byte, and says what is left', () => {
   const { status, out, error } = call(['fix', 'page.html']);
-  expect(out).toBe(MENDED);
-  expect(error).toMatch(/^Mended 3: This level 2 heading has no text; .*\. 4 left for a person\n$/);
+  expect(out).toBe(FIXED);
+  expect(error).toMatch(/^Fixed 3: This level 2 heading has no text; .*\. 4 left for a person\n$/);
   expect(status).toBe(0);
   // The file itself is left alone until it is named with --out.
   expect(readFileSync(join(folder, 'page.html'), 'utf8')).toBe(PAGE);
 });
 
-test('--out writes the file, and mending it again changes nothing', () => {
-  expect(call(['fix', 'page.html', '--out', 'mended.html']).out).toBe('');
-  expect(readFileSync(join(folder, 'mended.html'), 'utf8')).toBe(MENDED);
-  expect(call(['fix', 'mended.html'])).toMatchObject({ out: MENDED, error: expect.stringContaining('Nothing was mended') as unknown });
+test('--out writes the file, and fixing it again changes nothing', () => {
+  expect(call(['fix', 'page.html', '--out', 'fixed.html']).out).toBe('');
+  expect(readFileSync(join(folder, 'fixed.html'), 'utf8')).toBe(FIXED);
+  expect(call(['fix', 'fixed.html'])).toMatchObject({ out: FIXED, error: expect.stringContaining('Nothing was fixed') as unknown });
 });
 
-test('--only mends by the rules that are named', () => {
-  expect(call(['fix', 'page.html', '--only', 'headings/blank,links/title-repeats']).out).toBe(MENDED.replace('"A lock"', '"Photo of a lock"'));
+test('--only fixes by the rules that are named', () => {
+  expect(call(['fix', 'page.html', '--only', 'headings/blank,links/title-repeats']).out).toBe(FIXED.replace('"A lock"', '"Photo of a lock"'));
 });
 
 test('--diff is a patch, and nothing where nothing differs', () => {
@@ -47,15 +47,15 @@ test('--diff is a patch, and nothing where nothing differs', () => {
   expect(call(['fix', 'page.html', '--only', 'tables/no-headers', '--diff']).out).toBe('');
 });
 
-test('one finding is mended with what a person says', () => {
+test('one finding is fixed with what a person says', () => {
   const { out, error } = call(['fix', 'page.html', '--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text=Fees & tides = 2027']);
   expect(out).toBe(PAGE.replace('>here<', '>Fees &amp; tides = 2027<'));
-  expect(error).toContain('Mended 1');
+  expect(error).toContain('Fixed 1');
   const level = call(['fix', 'page.html', '--finding', fingerprintOf('headings/leap'), '--remedy', 'set-level', '--set', 'level=3']);
   expect(level.out).toBe(PAGE.replace('<h5>Soy</h5>', '<h3>Soy</h3>'));
 });
 
-test('standard input is mended to standard output', () => {
+test('standard input is fixed to standard output', () => {
   expect(call(['fix', '-'], '<p>a</p><h3></h3>')).toMatchObject({ out: '<p>a</p>' });
 });
 

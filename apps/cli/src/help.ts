@@ -5,9 +5,9 @@ Exit codes: 0 nothing holds publication · 1 something does · 2 the call or an 
 export const HELP: Readonly<Record<string, string>> = {
   all: `inkwell: examines web and course pages for accessibility, with the engine of Inkwell Check.
 
-  inkwell audit PATH...       what is wrong on each page, where, and how to mend it
+  inkwell audit PATH...       what is wrong on each page, where, and how to fix it
   inkwell inspect FILE        what the engine knows of a page: outline, names, colours, tables, lists, links, images, spoken
-  inkwell fix FILE            mends what needs no one's judgement, or one finding as you say
+  inkwell fix FILE            fixes what needs no one's judgement, or one finding as you say
   inkwell compare OLD NEW     what a new version of a page or folder fixed, kept and brought
   inkwell rules               every rule, with its criteria and remedies
 

@@ -1,6 +1,6 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { decodeHtml, LARGEST_PAGE, type DecodeFailure } from '@inkwell/formats';
+import { decodeHtml, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
 import { CallError } from './call.ts';
 import { addressIn } from './surroundings.ts';
 
@@ -61,13 +61,18 @@ const FAILURES: Record<DecodeFailure, string> = {
 };
 
 /** A page's decoded text; a CallError that names it when it cannot be had. */
-export async function readPage({ path, file }: PageFile): Promise<string> {
+export async function readPage(page: PageFile): Promise<string> {
+  return (await readBytes(page)).read.text;
+}
+
+/** The same, with the bytes it was read from. */
+export async function readBytes({ path, file }: PageFile): Promise<{ bytes: Uint8Array; read: Decoded }> {
   const bytes = file === null ? await standardInput() : await readFile(file).catch((error: NodeJS.ErrnoException) => {
     throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
   });
   const read = decodeHtml(bytes);
   if (!read.ok) throw new CallError(`${path} ${FAILURES[read.reason]}`);
-  return read.text;
+  return { bytes, read };
 }
 
 async function standardInput(): Promise<Uint8Array> {

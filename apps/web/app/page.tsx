@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { shelf } from '@inkwell/review';
+import { may, progress, shelf } from '@inkwell/review';
 import { ShelfScreen } from '@/features/shelf/ShelfScreen';
 import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
@@ -8,12 +8,15 @@ import { Shell } from '@/ui/Shell';
 export const metadata: Metadata = { title: { absolute: 'Shelf · Inkwell Check' } };
 
 export default async function ShelfPage() {
-  const screen = await screenWithPeople(async (db) => ({ ok: true, value: await shelf(db) }));
+  const screen = await screenWithPeople(async (services, actor) => {
+    const rows = await shelf(services, actor);
+    return rows.ok ? { ok: true, value: { rows: rows.value, work: await progress(services, actor) } } : rows;
+  });
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
   return (
     <Shell crumbs={[{ label: 'Shelf' }]} actor={actor} people={people}>
-      <ShelfScreen rows={shown} />
+      <ShelfScreen rows={shown.rows} work={shown.work} mayCancel={may(actor, 'set the standard', 'house')} />
     </Shell>
   );
 }

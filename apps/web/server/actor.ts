@@ -13,13 +13,29 @@ export async function currentActor(): Promise<Person> {
   const db = await database();
   const chosen = (await cookies()).get(PERSON_COOKIE)?.value;
   const person = chosen ? await personById(db, chosen) : undefined;
-  if (person) return person;
-  const everyone = await people(db);
-  const first = everyone.find((one) => one.role === 'reviewer') ?? everyone[0];
+  if (person && person.kind === 'person') return person;
+  const all = await people(db);
+  const first = all.find((one) => roleOf(one) === 'reviewer') ?? all[0];
   if (!first) throw new Error('Nobody is known here yet: seed the demo with bin/demo, or add people first.');
   return first;
 }
 
-export async function everyone(): Promise<Person[]> {
-  return people(await database());
+/** Somebody who may be chosen. */
+export interface Somebody {
+  id: string;
+  name: string;
+  role: string;
+}
+
+export async function everyone(): Promise<Somebody[]> {
+  return (await people(await database())).map((person) => ({ id: person.id, name: person.name, role: roleOf(person) }));
+}
+
+/** Whether somebody may be at the desk. */
+export async function isKnown(id: string): Promise<boolean> {
+  return (await personById(await database(), id))?.kind === 'person';
+}
+
+function roleOf({ memberships }: Person): string {
+  return memberships.find((one) => one.collection === null)?.role ?? memberships[0]?.role ?? 'guest';
 }

@@ -1,11 +1,13 @@
 import 'server-only';
-import type { Actor, Problem } from '@inkwell/review';
-import { isAway, type Database } from '@inkwell/store';
+import type { Actor, Problem, Services } from '@inkwell/review';
+import { isAway } from '@inkwell/store';
 import { currentActor } from './actor';
-import { database } from './database';
 import type { Checker } from './inputs';
+import { services } from './services';
 
-const STATUS: Record<Problem['code'], number> = { conflict: 409, declined: 422, 'not-allowed': 403, 'not-found': 404, 'nothing-to-do': 409, 'bad-page': 422, held: 409, duplicate: 409, away: 503 };
+const STATUS: Record<Problem['code'], number> = {
+  conflict: 409, declined: 422, 'not-allowed': 403, 'not-found': 404, 'nothing-to-do': 409, 'bad-page': 422, 'too-large': 413, held: 409, duplicate: 409, away: 503, fault: 500,
+};
 
 export const AWAY: Problem = {
   code: 'away',
@@ -15,26 +17,64 @@ export const AWAY: Problem = {
   next: 'Try again in a moment; if it stays away, tell whoever looks after this server.',
 };
 
+const FAULT: Problem = {
+  code: 'fault',
+  what: 'Something went wrong on the server',
+  why: 'It met a case it was not made for; the server’s log has the details.',
+  kept: 'Nothing was changed, and what you typed stays on this screen.',
+  next: 'Try again; if it happens again, tell whoever looks after this server.',
+};
+
 type Answerable = { ok: true; value: unknown } | { ok: false; problem: Problem };
+
+/** Bytes a request may hold: a decision is short, and a page of 10 MB may be written with escapes. */
+export const SHORT_BODY = 256 * 1024;
+export const PAGE_BODY = 48 * 1024 * 1024;
 
 export function problemResponse(problem: Problem): Response {
   return Response.json({ ok: false, problem }, { status: STATUS[problem.code] });
 }
 
 /** Checks a request and its body, runs a use-case as the current actor, and answers in JSON. Nothing thrown reaches the client raw. */
-export async function answer<T>(request: Request, check: Checker<T>, act: (db: Database, actor: Actor, input: T) => Promise<Answerable>): Promise<Response> {
+export async function answer<T>(request: Request, check: Checker<T>, act: (services: Services, actor: Actor, input: T) => Promise<Answerable>, most = SHORT_BODY): Promise<Response> {
   // Another site's page must not act in the name of whoever sits here.
   const from = request.headers.get('sec-fetch-site');
   if (from && from !== 'same-origin' && from !== 'none') return problemResponse({ code: 'not-allowed', what: 'This request came from another site', kept: 'Nothing was changed.' });
   try {
-    const body: unknown = await request.json().catch(() => undefined);
-    const input = check(body);
+    const text = await bodyWithin(request, most);
+    if (text === null) return problemResponse({ code: 'too-large', what: 'This is too much to take in at once', why: `It holds more than ${Math.round(most / 1024)} KB.`, kept: 'Nothing was changed, and what you typed stays on this screen.', next: 'Bring it in in parts.' });
+    const input = check(parsed(text));
     if (!input.ok) return problemResponse({ code: 'bad-page', what: 'This request could not be read', why: input.why, kept: 'Nothing was changed.' });
-    const result = await act(await database(), await currentActor(), input.value);
+    const result = await act(await services(), await currentActor(), input.value);
     return result.ok ? Response.json(result) : problemResponse(result.problem);
   } catch (error) {
     if (isAway(error)) return problemResponse(AWAY);
     console.error(error);
-    return Response.json({ ok: false, problem: { code: 'away', what: 'Something went wrong on the server', why: 'It met a case it was not made for; the server’s log has the details.', kept: 'Nothing was changed, and what you typed stays on this screen.', next: 'Try again; if it happens again, tell whoever looks after this server.' } satisfies Problem }, { status: 500 });
+    return problemResponse(FAULT);
+  }
+}
+
+/** A request's body as text, never more of it read than may be; null when it is longer. */
+async function bodyWithin(request: Request, most: number): Promise<string | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return null;
+  const decoder = new TextDecoder();
+  let [text, length] = ['', 0];
+  const reader = request.body?.getReader();
+  for (let part = await reader?.read(); part && !part.done; part = await reader!.read()) {
+    length += part.value.length;
+    if (length > most) {
+      await reader!.cancel();
+      return null;
+    }
+    text += decoder.decode(part.value, { stream: true });
+  }
+  return text + decoder.decode();
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
   }
 }

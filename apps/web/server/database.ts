@@ -1,15 +1,10 @@
 import 'server-only';
 import { migrate, openDatabase, type Database } from '@inkwell/store';
-
-let opened: Promise<Database> | null = null;
+import { once } from './once';
 
 /** The database of this process, its tables up to date. Opened at the first use; after a failure the next call tries again. */
 export function database(): Promise<Database> {
-  opened ??= open().catch((error: unknown) => {
-    opened = null;
-    throw error;
-  });
-  return opened;
+  return once('database', open);
 }
 
 async function open(): Promise<Database> {

@@ -22,19 +22,23 @@ const SHORT = { type: 'string', maxLength: 20_000 } as const;
 
 const base = { type: 'object', additionalProperties: false } as const;
 
+const PLACES = { type: 'array', items: { type: 'integer', minimum: 0 }, minItems: 1, maxItems: 10_000 } as const;
+/** The page's version as the person saw it goes with everything that changes it. */
+const ON_FINDING = { version: ID, findingId: ID, places: PLACES } as const;
+
 export const NOTHING = checker({ ...base, properties: {} });
-export const MEND = checker({ ...base, required: ['base', 'findingId', 'remedy', 'inputs'], properties: { base: ID, findingId: ID, remedy: { type: 'string', maxLength: 40 }, inputs: { type: 'object', additionalProperties: SHORT } } });
-export const SOURCE = checker({ ...base, required: ['base', 'html'], properties: { base: ID, html: TEXT } });
-export const STEP = checker({ ...base, required: ['base'], properties: { base: ID } });
-export const RESTORE = checker({ ...base, required: ['base', 'revision'], properties: { base: ID, revision: ID } });
-export const RULE = checker({ ...base, required: ['base', 'findingId', 'answer'], properties: { base: ID, findingId: ID, answer: { enum: ['stands', 'no problem', 'not sure'] } } });
+export const FIX = checker({ ...base, required: ['version', 'findingId', 'remedy', 'inputs'], properties: { version: ID, findingId: ID, remedy: { type: 'string', maxLength: 40 }, inputs: { type: 'object', additionalProperties: SHORT } } });
+export const SOURCE = checker({ ...base, required: ['version', 'html'], properties: { version: { type: 'integer', minimum: 0 }, html: TEXT } });
+export const STEP = checker({ ...base, required: ['version'], properties: { version: ID } });
+export const RESTORE = checker({ ...base, required: ['version', 'revision'], properties: { version: ID, revision: ID } });
+export const RULE = checker({ ...base, required: ['version', 'findingId', 'answer'], properties: { ...ON_FINDING, answer: { enum: ['stands', 'no problem', 'not sure'] } } });
 const PATH = { type: 'string', maxLength: 4_000 } as const;
-export const MEND_ALIKE = checker({ ...base, required: ['base', 'findingId', 'remedy', 'inputs'], properties: { base: ID, findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } } });
+export const FIX_ALIKE = checker({ ...base, required: ['version', 'findingId', 'remedy', 'inputs'], properties: { version: ID, findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } } });
 export const ARRANGE = checker({
   ...base,
-  required: ['base', 'arrangement'],
+  required: ['version', 'arrangement'],
   properties: {
-    base: ID,
+    version: ID,
     arrangement: {
       oneOf: [
         { ...base, required: ['kind', 'levels'], properties: { kind: { const: 'levels' }, levels: { type: 'array', minItems: 1, maxItems: 5_000, items: { ...base, required: ['path', 'level'], properties: { path: PATH, level: { type: 'integer', minimum: 0, maximum: 6 } } } } } },
@@ -44,13 +48,21 @@ export const ARRANGE = checker({
     },
   },
 });
-export const WAIVE = checker({ ...base, required: ['base', 'findingId', 'reason', 'until'], properties: { base: ID, findingId: ID, reason: { type: 'string', maxLength: 2_000 }, until: { type: 'string', maxLength: 10 } } });
-export const PICTURE = checker({ ...base, required: ['picture'], properties: { picture: { type: 'string', minLength: 1, maxLength: 2_000 } } });
+export const LET_STAND = checker({ ...base, required: ['version', 'findingId', 'reason', 'until'], properties: { ...ON_FINDING, reason: { type: 'string', maxLength: 2_000 }, until: { type: 'string', maxLength: 10 } } });
+export const ELSEWHERE = checker({ ...base, required: ['version', 'findingId', 'elsewhere'], properties: { ...ON_FINDING, elsewhere: { type: 'boolean' } } });
+export const ON_ONE = checker({ ...base, required: ['version', 'findingId'], properties: ON_FINDING });
+export const IMAGE = checker({ ...base, required: ['image'], properties: { image: { type: 'string', minLength: 1, maxLength: 2_000 } } });
 export const COMPARE = checker({ ...base, required: ['from', 'to'], properties: { from: ID, to: ID } });
-export const TAKE_BACK = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
+export const SPENT = checker({
+  ...base,
+  required: ['spent'],
+  properties: { spent: { type: 'array', maxItems: 200, items: { ...base, required: ['finding_id', 'what', 'seconds'], properties: { finding_id: ID, what: { enum: ['shown', 'first input', 'applied', 'skipped', 'ruled'] }, seconds: { type: 'number', minimum: 0, maximum: 86_400 } } } } },
+});
+export const TIME_LOG = checker({ ...base, required: ['keep'], properties: { keep: { type: 'boolean' } } });
 export const BRING_IN = checker({
   ...base,
   required: ['collection', 'title'],
   properties: { collection: { type: 'string', maxLength: 200 }, title: { type: 'string', maxLength: 400 }, text: TEXT, fileName: { type: 'string', maxLength: 400 }, bytes: { type: 'string', maxLength: 30_000_000 } },
 });
+export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });
 export const PERSON = checker({ ...base, required: ['person'], properties: { person: { type: 'string', maxLength: 80 } } });

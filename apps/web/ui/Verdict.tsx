@@ -1,17 +1,27 @@
 'use client';
-import type { PageStanding } from '@inkwell/review';
+import type { Verdict } from '@inkwell/core';
+import type { Desk } from '@inkwell/review';
 import styled from 'styled-components';
 
-export const STANDING_WORDS: Record<PageStanding, string> = { held: 'Held', judge: 'Judge', ready: 'Ready', 'signed off': 'Signed off', lapsed: 'Lapsed' };
+type Release = Desk['release'];
 
-/** The page's verdict as a word; its weight of line, not a light, sets Held apart. */
-export const Verdict = styled.strong<{ $standing: PageStanding }>`
-  font: 600 1.125rem/1.3 var(--serif);
-  color: ${({ $standing }) => ($standing === 'held' || $standing === 'lapsed' ? 'var(--rubric)' : $standing === 'judge' ? 'var(--ink)' : 'var(--gall)')};
-  white-space: nowrap;
-  border-bottom: ${({ $standing }) => ($standing === 'held' || $standing === 'lapsed' ? '2px solid' : $standing === 'judge' ? '2px dotted' : $standing === 'signed off' ? '4px double' : '1px solid')} currentColor;
+export const VERDICT_WORDS: Record<Verdict, string> = { held: 'Held', judge: 'To judge', ready: 'Ready' };
+/** A draft has no word of its own: nothing has been done with it yet. */
+export const RELEASE_WORDS: Record<Release, string> = { draft: '', 'signed off': 'Signed off', published: 'Published', lapsed: 'Lapsed' };
+
+const Word = styled.strong`font: 600 1.125rem/1.3 var(--serif); white-space: nowrap;`;
+/** The verdict as a word; its weight of line, not a light, sets Held apart. */
+const Said = styled(Word)<{ $verdict: Verdict }>`
+  color: ${({ $verdict }) => ($verdict === 'held' ? 'var(--rubric)' : $verdict === 'judge' ? 'var(--ink)' : 'var(--gall)')};
+  border-bottom: ${({ $verdict }) => ($verdict === 'held' ? '2px solid' : $verdict === 'judge' ? '2px dotted' : '1px solid')} currentColor;
 `;
+const Done = styled(Word)<{ $lapsed: boolean }>`color: ${({ $lapsed }) => ($lapsed ? 'var(--rubric)' : 'var(--gall)')}; border-bottom: ${({ $lapsed }) => ($lapsed ? '2px solid' : '4px double')} currentColor;`;
 
-export function VerdictWord({ standing }: { standing: PageStanding }) {
-  return <Verdict $standing={standing}>{STANDING_WORDS[standing]}</Verdict>;
+export function VerdictWord({ verdict }: { verdict: Verdict }) {
+  return <Said $verdict={verdict}>{VERDICT_WORDS[verdict]}</Said>;
+}
+
+/** What became of the page beside its verdict; nothing while it is a draft. */
+export function ReleaseWord({ release }: { release: Release }) {
+  return release === 'draft' ? null : <Done $lapsed={release === 'lapsed'}>{RELEASE_WORDS[release]}</Done>;
 }

@@ -2,7 +2,7 @@
 export function takeFromClipboard(data: Pick<DataTransfer, 'getData'>): { text: string; rich: boolean } {
   const plain = data.getData('text/plain');
   const rich = data.getData('text/html');
-  // Someone who copied source wants that source, not the editor's coloured picture of it.
+  // Someone who copied source wants that source, not the editor's coloured image of it.
   const isSource = /^\s*<(?:!doctype|!--|[a-z][a-z0-9]*[\s>/])/i.test(plain);
   if (!rich || isSource) return { text: plain, rich: false };
   return { text: withoutClipboardFrame(rich), rich: true };

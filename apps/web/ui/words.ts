@@ -17,7 +17,7 @@ export function tallyWords(tally: Tally): string {
   return parts.filter(Boolean).join(', ') || 'nothing open';
 }
 
-const CAUSES: Record<string, string> = { imported: 'brought in', edited: 'edited', fixed: 'mended', pulled: 'pulled', restored: 'restored' };
+const CAUSES: Record<string, string> = { imported: 'brought in', edited: 'edited', fixed: 'fixed', pulled: 'pulled', restored: 'restored' };
 
 export function causeWord(cause: string): string {
   return CAUSES[cause] ?? cause;

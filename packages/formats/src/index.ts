@@ -1,4 +1,5 @@
 export { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE, type Decoded, type DecodeFailure } from './html/decode.ts';
+export { encodeEdits, encodeText, type Encoded } from './html/encode.ts';
 export { PROFILE_SCHEMA, readProfile, writeProfile, type ProfileRead } from './profile/profile.ts';
 export { toCsv } from './reports/csv.ts';
 export { toEarl } from './reports/earl.ts';

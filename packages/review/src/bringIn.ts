@@ -1,9 +1,12 @@
 import { escapeText, parsePage, tidy, type Scope, type Verdict } from '@inkwell/core';
-import { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
-import { isDuplicate, type Collection, type Database } from '@inkwell/store';
+import { acceptText, decodeHtml, encodeText, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
+import { addPage, collectionBySlug, hashOf, isDuplicate, keepFile, lockPage, slugsLike, writing, type Collection, type Write } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
+import { titleOf } from './engine/perform.ts';
+import { examineNew } from './examine.ts';
 import { done, notFound, refused, type Problem, type Result } from './problems.ts';
-import { revise, titleOf } from './revise.ts';
+import { record } from './record.ts';
+import type { Services } from './services.ts';
 
 export type Incoming = { kind: 'text'; text: string } | { kind: 'bytes'; bytes: Uint8Array; fileName: string };
 
@@ -26,13 +29,15 @@ const MEGABYTES = LARGEST_PAGE / 1024 / 1024;
 
 const REFUSALS: Record<DecodeFailure, Pick<Problem, 'what' | 'why' | 'next'>> = {
   empty: { what: 'There is nothing in this page', why: 'It holds no characters but spaces.', next: 'Paste the page’s content, or choose another file.' },
-  'too-large': { what: 'This page is too large to take in', why: `A page may hold up to ${MEGABYTES} MB; longer ones are most often several pages, or carry pictures inside their text.`, next: 'Split it, or save its pictures as files, and bring it in again.' },
-  'not-html': { what: 'This is not a page of text', why: 'Its first bytes are those of another kind of file, such as a PDF, a picture or an archive.', next: 'Save it as a web page (.html), or copy its content and paste it here.' },
+  'too-large': { what: 'This page is too large to take in', why: `A page may hold up to ${MEGABYTES} MB; longer ones are most often several pages, or carry images inside their text.`, next: 'Split it, or save its images as files, and bring it in again.' },
+  'not-html': { what: 'This is not a page of text', why: 'Its first bytes are those of another kind of file, such as a PDF, an image or an archive.', next: 'Save it as a web page (.html), or copy its content and paste it here.' },
 };
 
 /** Takes one page into a collection as its revision 1, audited. */
-export async function bringIn(db: Database, actor: Actor, wish: BringIn): Promise<Result<Brought>> {
-  const barred = unlessAllowed(actor, 'bring in');
+export async function bringIn(services: Services, actor: Actor, wish: BringIn): Promise<Result<Brought>> {
+  const collection = await collectionBySlug(services.db, wish.collection);
+  if (!collection) return notFound('This collection');
+  const barred = unlessAllowed(actor, 'bring in', { collection: collection.id }, 'This collection');
   if (barred) return barred;
   const read = wish.incoming.kind === 'text' ? acceptText(wish.incoming.text) : decodeHtml(wish.incoming.bytes);
   if (!read.ok) return refused({ code: 'bad-page', ...REFUSALS[read.reason], kept: 'Nothing was brought in, and nothing already here was touched.' });
@@ -40,9 +45,8 @@ export async function bringIn(db: Database, actor: Actor, wish: BringIn): Promis
   const page = parsePage(html, wish.scope ? { scope: wish.scope } : {});
   const title = tidy(wish.title ?? '') || (page.scope === 'document' ? titleOf(page, '') : '');
   if (!title) return refused({ code: 'bad-page', what: 'This page needs a title', why: 'It is part of a page, and its own text names none.', kept: 'What you gave is still in the form.', next: 'Write the title its platform shows above it.' });
-  const collection = await db.selectFrom('collections').selectAll().where('slug', '=', wish.collection).executeTakeFirst();
-  if (!collection) return notFound('This collection');
-  return store(db, actor, collection, { html, title, scope: page.scope, contentType: wish.contentType ?? defaultType(collection), read, fileName: wish.incoming.kind === 'bytes' ? wish.incoming.fileName : null });
+  const bytes = wish.incoming.kind === 'bytes' ? wish.incoming : null;
+  return store(services, actor, collection, { html, title, scope: page.scope, contentType: wish.contentType ?? defaultType(collection), read, bytes: bytes?.bytes ?? null, fileName: bytes?.fileName ?? null });
 }
 
 interface Ready {
@@ -51,38 +55,53 @@ interface Ready {
   scope: Scope;
   contentType: string;
   read: Decoded;
+  bytes: Uint8Array | null;
   fileName: string | null;
 }
 
-async function store(db: Database, actor: Actor, collection: Collection, page: Ready): Promise<Result<Brought>> {
-  const base = slugOf(page.title);
-  for (let attempt = 1; attempt <= 50; attempt++) {
-    const slug = attempt === 1 ? base : `${base}-${attempt}`;
+/** Others may take an address while a page is examined: then the next free one is looked for. */
+const ATTEMPTS = 5;
+
+async function store(services: Services, actor: Actor, collection: Collection, page: Ready): Promise<Result<Brought>> {
+  for (let attempt = 1; attempt <= ATTEMPTS; attempt++) {
+    const slug = await freeSlug(services, collection, slugOf(page.title));
+    const address = addressOf(page, slug, attempt);
+    const { bar, examined } = await examineNew(services, { id: 0, collection_id: collection.id, title: page.title, address, scope: page.scope, content_type: page.contentType }, page.html);
     try {
-      return done(await insert(db, actor, collection, slug, attempt, page));
+      return done(await writing(services.db, async (trx) => {
+        const id = await addPage(trx, { collection_id: collection.id, slug, title: page.title, scope: page.scope, content_type: page.contentType, address, made_by: actor.id }, bar.id);
+        const row = (await lockPage(trx, id))!;
+        const { revision, found, verdict } = await record(trx, services, actor, row, { bar }, {
+          html: page.html, examined, cause: 'imported', note: page.fileName ? `from ${page.fileName}` : 'pasted', encoding: page.read.encoding, bom: page.read.bom, bytesHash: await keepOriginal(trx, page),
+        });
+        return { slug, revision, findings: found, verdict };
+      }));
     } catch (error) {
       // Another page has this address already: take the next one.
       if (!isDuplicate(error)) throw error;
     }
   }
-  return refused({ code: 'duplicate', what: 'This collection holds many pages of this title', why: 'No free address was found for another one.', kept: 'What you gave is still in the form.', next: 'Give the page a title of its own.' });
+  return refused({ code: 'duplicate', what: 'Others are bringing in pages of this title', why: 'Each free address that was found was taken meanwhile.', kept: 'What you gave is still in the form.', next: 'Try again, or give the page a title of its own.' });
 }
 
-async function insert(db: Database, actor: Actor, collection: Collection, slug: string, attempt: number, page: Ready): Promise<Brought> {
-  return db.transaction().execute(async (trx) => {
-    const { last } = await trx.selectFrom('pages').select((eb) => eb.fn.max('position').as('last')).where('collection_id', '=', collection.id).executeTakeFirstOrThrow();
-    const row = await trx
-      .insertInto('pages')
-      .values({ collection_id: collection.id, slug, title: page.title, scope: page.scope, content_type: page.contentType, address: addressOf(page, slug, attempt), position: (last ?? 0) + 1, head: 0, redo: '[]', made_by: actor.id })
-      .returningAll()
-      .executeTakeFirstOrThrow();
-    const note = page.fileName ? `from ${page.fileName}` : 'pasted';
-    const { revision, found, verdict } = await revise(trx, row, actor, { html: page.html, cause: 'imported', note, encoding: page.read.encoding });
-    return { slug, revision, findings: found, verdict };
-  });
+async function freeSlug(services: Services, collection: Collection, base: string): Promise<string> {
+  const taken = await slugsLike(services.db, collection.id, base);
+  if (!taken.has(base)) return base;
+  let nth = 2;
+  while (taken.has(`${base}-${nth}`)) nth++;
+  return `${base}-${nth}`;
 }
 
-/** A file keeps its own name as its address, so that links between pages go on working; a second of that name takes its slug's. */
+/** The hash of the bytes a page came in as; the bytes too, where its text would not give them back. */
+async function keepOriginal(trx: Write, { bytes, read }: Ready): Promise<string | null> {
+  if (!bytes) return null;
+  const back = encodeText(read.text, read.encoding);
+  const mark = read.bom ? (read.encoding === 'utf-8' ? 3 : 2) : 0;
+  if (back.ok && Buffer.from(back.bytes).equals(bytes.subarray(mark))) return hashOf(bytes);
+  return keepFile(trx, 'text/html', bytes);
+}
+
+/** A file keeps its own name as its address, so that links between pages go on working; where that is taken it is its slug's. */
 function addressOf(page: Ready, slug: string, attempt: number): string {
   const name = page.fileName?.split(/[/\\]/).pop()!.replace(/[^\w.-]+/g, '-');
   return name && attempt === 1 && /\.x?html?$/i.test(name) ? name : `${slug}.html`;

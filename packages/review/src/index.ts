@@ -1,14 +1,22 @@
-/** Use-cases: what people and background work do with pages. They know nothing of HTTP; each change takes the actor who makes it. */
-export { may, type Act, type Actor } from './actor.ts';
+/** Use-cases: what people and background work do with pages. They know nothing of HTTP; each takes the actor, reading too. */
+export { may, NOBODY, THE_SYSTEM, visibleTo, type Act, type ActedOn, type Actor } from './actor.ts';
+export { dayIn, type Services } from './services.ts';
+export { HERE, perform, type Engine, type TaskName, type Tasks } from './engine/index.ts';
 export { bringIn, slugOf, type BringIn, type Brought, type Incoming } from './bringIn.ts';
-export { mend, saveSource, type Mend } from './mend.ts';
+export { arrange, fix, fixAllAlike, fixAllCertain, saveSource, type Fix } from './fix.ts';
 export { redo, restore, undo } from './history.ts';
 export { compareRevisions, type ComparedNote, type RevisionsCompared } from './compare.ts';
-export { rule, signOff, takeBackRuling } from './judge.ts';
-export { arrange, mendAllAlike, mendAllCertain } from './mendMany.ts';
-export { endDueWaivers, endWaiver, waive, type Waive } from './waive.ts';
-export { pictureUses, type PictureUse } from './pictureUses.ts';
+export { endException, letStand, rule, setElsewhere, signOff, takeBackRuling, type LetStand, type OnFinding, type Settled } from './judge.ts';
+export { imageUses } from './imageUses.ts';
+export type { ImageUse } from '@inkwell/store';
+export { proof, type Proof } from './proof.ts';
+export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';
-export { revise, type Revised } from './revise.ts';
-export { desk, isOpen, ledger, shelf, type Desk, type Ledger, type LedgerRow, type Note, type RevisionView, type ShelfRow } from './views.ts';
-export type { PageStanding, Tally } from './standing.ts';
+export type { Revised } from './record.ts';
+export { ledger, LEDGER_PAGES, shelf, type Ledger, type LedgerChoice, type LedgerRow, type ShelfRow } from './shelf.ts';
+export { desk, deskOf, type Desk, type Note, type RevisionView, type SignOffView } from './desk.ts';
+export { setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
+export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
+export { AUDIT_ALL, AUDIT_PAGE, END_EXCEPTIONS } from './jobs.ts';
+export { setTimeLog, spendTime } from './timeLog.ts';
+export type { Tally } from './tally.ts';

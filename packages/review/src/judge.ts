@@ -1,67 +1,145 @@
-import { findingsIn, lapseSignOff, lockPage, type Answer, type Database, type Standing, type StoredPage, type Write } from '@inkwell/store';
-import { unlessAllowed, type Actor } from './actor.ts';
+import { addException, addSignOff, askAbout, barById, endExceptionsOn, findingById, isOpenOn, refreshStatus, touchPage, writeRulings, type Answer, type PlacedPage, type Standing, type StoredFinding, type Write } from '@inkwell/store';
+import { ruleOf, type Verdict } from '@inkwell/core';
+import type { Act, Actor } from './actor.ts';
+import { reopen } from './background.ts';
+import { askedOf } from './bars.ts';
+import { onPage, type OnPage } from './conflicts.ts';
+import { decide, standingOf } from './decide.ts';
+import { gate } from './gate.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
-import { onHead } from './revise.ts';
-import { openVerdict } from './standing.ts';
+import { dayIn, type Services } from './services.ts';
 
-/** What an answer makes of a finding: whoever is not sure hands it to somebody who knows, and it stays to be judged. */
-const STANDINGS: Record<Answer, Standing> = { 'no problem': 'ruled out', stands: 'open', 'not sure': 'in hand' };
+/** A finding somebody decides about. */
+export interface OnFinding extends OnPage {
+  findingId: number;
+  /** The places it is about, by number; without it, all the finding has now and later. */
+  places?: number[];
+}
+
+/** What a decision left: where the finding stands, the page's new version, and what the gate says of it. */
+export interface Settled {
+  standing: Standing;
+  version: number;
+  verdict: Verdict;
+}
+
+/** Runs `make` for one finding of the page's newest audit, as the house sees it. */
+function onFinding(services: Services, actor: Actor, act: Act, wish: OnFinding, make: (trx: Write, page: PlacedPage, finding: StoredFinding) => Promise<Result<Settled>>): Promise<Result<Settled>> {
+  return onPage(services, actor, act, wish, [wish.findingId], async (trx, page) => {
+    const finding = await findingById(trx, page.id, wish.findingId, '');
+    const [asked] = finding ? askedOf([finding], await barById(trx, page.bar_id)) : [];
+    if (!asked) return notFound('This finding');
+    if (wish.places?.some((place) => !asked.placeNumbers.includes(place))) return notFound('This place');
+    return make(trx, page, asked);
+  });
+}
+
+/** Whether a decision about some places settles a finding: about all it has now. */
+function settlesAll({ places }: OnFinding, finding: StoredFinding): boolean {
+  return !places || finding.placeNumbers.every((place) => places.includes(place));
+}
+
+/** What an answer makes of a finding. Whoever is not sure hands the question on; the finding stays open. */
+const STANDINGS: Record<Answer, Standing> = { 'no problem': 'ruled out', stands: 'open', 'not sure': 'open' };
 
 /** Answers the question of a finding. The answer sticks while the finding stays the same one. */
-export async function rule(db: Database, actor: Actor, wish: { pageId: number; base: number; findingId: number; answer: Answer }): Promise<Result<Standing>> {
-  const barred = unlessAllowed(actor, 'rule');
-  if (barred) return barred;
-  return onHead(db, wish.pageId, wish.base, async (trx, page) => {
-    const finding = (await findingsIn(trx, page.id, page.head)).find((one) => one.id === wish.findingId);
-    if (!finding) return notFound('This note');
-    if (finding.outcome !== 'cantTell') return refused({ code: 'declined', what: 'There is no question to answer here', why: 'The engine is sure of this one.', kept: 'The note stands as it was.', next: 'Mend it with one of its corrections.' });
-    const standing = STANDINGS[wish.answer];
-    await answerWith(trx, actor, page, finding.id, standing, wish.answer);
-    return done(standing);
+export function rule(services: Services, actor: Actor, wish: OnFinding & { answer: Answer }): Promise<Result<Settled>> {
+  return onFinding(services, actor, 'rule', wish, async (trx, page, finding) => {
+    if (finding.outcome !== 'cantTell') return refused({ code: 'declined', what: 'There is no question to answer here', why: 'The engine is sure of this one.', kept: 'The finding stands as it was.', next: 'Fix it, or let it stand with a reason.' });
+    const standing = wish.answer === 'no problem' && !settlesAll(wish, finding) ? 'open' : STANDINGS[wish.answer];
+    await writeRulings(trx, [finding.id], wish.answer, actor.id, wish.places ?? null);
+    if (wish.answer === 'not sure') await askAbout(trx, finding.id, 'specialist', actor.id);
+    const change = standingOf(finding, { standing, ruled: standing === 'open' && wish.answer === 'no problem' ? null : wish.answer });
+    return done({ standing, ...(await decide(trx, page, services, [change], { by: actor.id, because: `ruled: ${wish.answer}`, lapse: 'decision' })) });
   });
 }
 
 /** Takes an answer back: the question is open again. */
-export async function takeBackRuling(db: Database, actor: Actor, wish: { pageId: number; findingId: number }): Promise<Result<Standing>> {
-  const barred = unlessAllowed(actor, 'rule');
-  if (barred) return barred;
-  return db.transaction().execute(async (trx) => {
-    const page = await lockPage(trx, wish.pageId);
-    const finding = page && (await findingsIn(trx, page.id, page.head)).find((one) => one.id === wish.findingId);
-    if (!page || !finding) return notFound('This note');
-    if (finding.ruled === null) return refused({ code: 'nothing-to-do', what: 'There is no answer to take back', kept: 'The note stands as it was.' });
-    await answerWith(trx, actor, page, finding.id, 'open', null);
-    return done<Standing>('open');
+export function takeBackRuling(services: Services, actor: Actor, wish: OnFinding): Promise<Result<Settled>> {
+  return onFinding(services, actor, 'rule', wish, async (trx, page, finding) => {
+    if (finding.ruled === null) return refused({ code: 'nothing-to-do', what: 'There is no answer to take back', kept: 'The finding stands as it was.' });
+    await writeRulings(trx, [finding.id], null, actor.id, null);
+    const change = standingOf(finding, { standing: finding.standing === 'ruled out' ? 'open' : finding.standing, ruled: null });
+    return done({ standing: change.standing, ...(await decide(trx, page, services, [change], { by: actor.id, because: 'ruling taken back', lapse: 'decision' })) });
   });
 }
 
-/** Puts an answer, or none, in place of the one in force. A sign-off rests on the answers it was given under: when one changes it lapses. */
-export async function answerWith(trx: Write, actor: Actor, page: StoredPage, findingId: number, standing: Standing, answer: Answer | null): Promise<void> {
-  await trx.updateTable('rulings').set({ taken_back_by: actor.id, taken_back_at: new Date() }).where('finding_id', '=', findingId).where('taken_back_at', 'is', null).execute();
-  if (answer) await trx.insertInto('rulings').values({ finding_id: findingId, answer, made_by: actor.id, taken_back_by: null }).execute();
-  await trx.updateTable('findings').set({ standing, ruled: answer }).where('id', '=', findingId).execute();
-  await trx.insertInto('standing_changes').values({ finding_id: findingId, revision: page.head, standing, made_by: actor.id }).execute();
-  await lapseSignOff(trx, page.id, page.head);
+export interface LetStand extends OnFinding {
+  reason: string;
+  /** The last day it holds, as YYYY-MM-DD. */
+  until: string;
 }
 
-/** Signs off exactly one revision, when nothing holds it. */
-export async function signOff(db: Database, actor: Actor, wish: { pageId: number; base: number }): Promise<Result<{ revision: number }>> {
-  const barred = unlessAllowed(actor, 'sign off');
-  if (barred) return barred;
-  return onHead(db, wish.pageId, wish.base, async (trx, page) => {
-    const verdict = openVerdict(await findingsIn(trx, page.id, page.head));
+const LONGEST_YEARS = 2;
+
+/** Accepts a finding as an exception for a time, for a reason that others can read. */
+export function letStand(services: Services, actor: Actor, wish: LetStand): Promise<Result<Settled>> {
+  return onFinding(services, actor, 'let stand', wish, async (trx, page, finding) => {
+    const today = dayIn(page.time_zone, services.now());
+    const wrong = whatIsWrong(wish, today);
+    if (wrong) return refused({ code: 'declined', what: 'The exception was not recorded', why: wrong, kept: 'The finding stands as it was, and what you typed is still in the form.' });
+    if (!isOpenOn(finding, today)) return refused({ code: 'nothing-to-do', what: `${ruleOf(finding.rule)?.title ?? 'This finding'} is not open`, kept: 'The finding stands as it was.' });
+    // One that ran out, and that nobody has noticed yet, gives way.
+    await endExceptionsOn(trx, [finding.id], actor.id);
+    await addException(trx, { finding_id: finding.id, reason: wish.reason.trim(), until: wish.until, places: wish.places ?? null, made_by: actor.id });
+    const standing: Standing = settlesAll(wish, finding) ? 'excepted' : 'open';
+    const change = standingOf(finding, { standing, excepted_until: standing === 'excepted' ? wish.until : null });
+    return done({ standing, ...(await decide(trx, page, services, [change], { by: actor.id, because: `let stand until ${wish.until}: ${wish.reason.trim()}`, lapse: 'decision' })) });
+  });
+}
+
+function whatIsWrong({ reason, until }: LetStand, today: string): string | null {
+  if (reason.trim().length < 5) return 'An exception needs a reason that others can follow.';
+  const day = new Date(`${until}T00:00:00Z`);
+  if (!/^\d{4}-\d\d-\d\d$/.test(until) || Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== until) return 'An exception needs the day on which it ends.';
+  if (until < today) return 'The day on which it ends has passed.';
+  const latest = new Date(`${today}T00:00:00Z`);
+  latest.setUTCFullYear(latest.getUTCFullYear() + LONGEST_YEARS);
+  return day > latest ? `An exception holds for at most ${LONGEST_YEARS} years; choose an earlier day and look at it again then.` : null;
+}
+
+/** Ends an exception: the finding is open again. */
+export function endException(services: Services, actor: Actor, wish: OnFinding): Promise<Result<Settled>> {
+  return onFinding(services, actor, 'let stand', wish, async (trx, page, finding) => {
+    if (finding.standing !== 'excepted') return refused({ code: 'nothing-to-do', what: 'There is no exception to end', kept: 'The finding stands as it was.' });
+    await endExceptionsOn(trx, [finding.id], actor.id);
+    const change = standingOf(finding, { standing: 'open', excepted_until: null });
+    return done({ standing: 'open', ...(await decide(trx, page, services, [change], { by: actor.id, because: 'exception ended', lapse: 'decision' })) });
+  });
+}
+
+/** Says that only the theme or the host can fix a finding, or that the page can after all. */
+export function setElsewhere(services: Services, actor: Actor, wish: OnFinding & { elsewhere: boolean }): Promise<Result<Settled>> {
+  return onFinding(services, actor, 'rule', wish, async (trx, page, finding) => {
+    const standing: Standing = wish.elsewhere ? 'elsewhere' : 'open';
+    const today = dayIn(page.time_zone, services.now());
+    if (wish.elsewhere ? !isOpenOn(finding, today) : finding.standing !== 'elsewhere') {
+      return refused({ code: 'nothing-to-do', what: wish.elsewhere ? 'This finding is not open' : 'This finding is the page’s own already', kept: 'The finding stands as it was.' });
+    }
+    const because = wish.elsewhere ? 'only the theme or the host can fix it' : 'the page can fix it';
+    return done({ standing, ...(await decide(trx, page, services, [standingOf(finding, { standing })], { by: actor.id, because, lapse: 'decision' })) });
+  });
+}
+
+/** Signs off exactly one revision, when the gate lets it through: asked under the lock, by today's date. */
+export function signOff(services: Services, actor: Actor, wish: OnPage): Promise<Result<{ revision: number; version: number }>> {
+  return onPage(services, actor, 'sign off', wish, 'the whole page', async (trx, page) => {
+    await reopen(trx, services, page);
+    const { verdict, release } = await gate(trx, page, services);
     if (verdict !== 'ready') {
       return refused({
         code: 'held',
         what: 'This page cannot be signed off yet',
         why: verdict === 'held' ? 'A must-fix is still open on it.' : 'A question on it waits for an answer.',
         kept: 'Nothing was changed.',
-        next: verdict === 'held' ? 'Mend what holds it, then sign off.' : 'Answer the question, then sign off.',
+        next: verdict === 'held' ? 'Fix what holds it, then sign off.' : 'Answer the question, then sign off.',
       });
     }
-    const signed = await trx.selectFrom('sign_offs').select('id').where('page_id', '=', page.id).where('lapsed_at', 'is', null).executeTakeFirst();
-    if (signed) return refused({ code: 'nothing-to-do', what: 'This revision is signed off already', kept: 'The sign-off stands.' });
-    await trx.insertInto('sign_offs').values({ page_id: page.id, revision: page.head, signed_by: actor.id, lapsed_by_revision: null }).execute();
-    return done({ revision: page.head });
+    if (release === 'signed off') return refused({ code: 'nothing-to-do', what: 'This revision is signed off already', kept: 'The sign-off stands.' });
+    const bar = await barById(trx, page.bar_id);
+    await addSignOff(trx, { page_id: page.id, revision: page.head, audit_id: page.audit_id!, profile_version_id: bar.versionId, signed_by: actor.id });
+    const version = await touchPage(trx, page.id);
+    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+    return done({ revision: page.head, version });
   });
 }

@@ -1,35 +1,141 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { Family, FindingOutcome, RemedyName, Scope, Values, Weight } from '@inkwell/core';
+import type { Family, FindingOutcome, Profile, RemedyName, Scope, Values, Verdict, Vocabulary, Weight } from '@inkwell/core';
 
 /** The tables as code sees them. The migrations make them; a change here needs one there. */
 export interface Tables {
   people: People;
+  memberships: Memberships;
+  house: House;
+  profiles: Profiles;
+  profile_versions: ProfileVersions;
+  profile_uses: ProfileUses;
+  bars: Bars;
+  kinds: Kinds;
+  kind_weights: KindWeights;
   collections: Collections;
   pages: Pages;
+  page_status: PageStatusRow;
   files: Files;
+  file_pieces: FilePieces;
   assets: Assets;
+  texts: Texts;
   revisions: Revisions;
   audits: Audits;
   findings: Findings;
   occurrences: Occurrences;
+  page_references: PageReferences;
   standing_changes: StandingChanges;
   rulings: Rulings;
-  waivers: Waivers;
+  questions: Questions;
+  exceptions: Exceptions;
+  assignments: Assignments;
   sign_offs: SignOffs;
+  time_log: TimeLog;
 }
 
-export type Role = 'reviewer' | 'author' | 'publisher' | 'administrator';
+export type Role = 'reviewer' | 'author' | 'publisher' | 'specialist' | 'administrator';
 export type Cause = 'imported' | 'edited' | 'fixed' | 'pulled' | 'restored';
-export type Standing = 'open' | 'in hand' | 'fixed' | 'returned' | 'ruled out' | 'waived';
+export type Standing = 'open' | 'fixed' | 'returned' | 'ruled out' | 'excepted' | 'elsewhere';
 /** What a person answered: the finding stands, all is well, or somebody who knows has to be asked. */
 export type Answer = 'stands' | 'no problem' | 'not sure';
+/** What became of a page beside its verdict. */
+export type Release = 'draft' | 'signed off' | 'published' | 'lapsed';
 
 type Made = ColumnType<Date, Date | undefined, never>;
+/** A day as YYYY-MM-DD. */
+type Day = ColumnType<string, string, string>;
 
 export interface People {
   id: string;
   name: string;
+  email: ColumnType<string | null, string | null | undefined, string | null>;
+  kind: ColumnType<'person' | 'system', 'person' | 'system' | undefined, never>;
+  /** From this day on they may do nothing. */
+  disabled_on: ColumnType<string | null, string | null | undefined, string | null>;
+  /** Whether their working times are kept. */
+  keeps_time: ColumnType<boolean, boolean | undefined, boolean>;
+}
+
+/** The part a person has in one collection, or in all of them (`collection_id` null). */
+export interface Memberships {
+  id: Generated<number>;
+  person_id: string;
+  collection_id: number | null;
   role: Role;
+}
+
+/** One row: what belongs to nobody else. */
+export interface House {
+  id: Generated<boolean>;
+  name: string;
+  /** As the time zone database names it. A day ends here. */
+  time_zone: string;
+  /** What an hour of work costs, and in which currency; null while nobody said. */
+  hourly_rate: string | null;
+  currency: string | null;
+  /** Whether what only the theme or the host can fix holds an author's page. */
+  elsewhere_holds: boolean;
+  profile_id: number;
+}
+
+export interface Profiles {
+  id: Generated<number>;
+  name: string;
+  /** Number of the newest version. */
+  version: number;
+}
+
+export interface ProfileVersions {
+  id: Generated<number>;
+  profile_id: number;
+  version: number;
+  /** Level, weights, limits, what holds: applied to what an audit said. */
+  selection: JSONColumnType<Profile>;
+  /** Phrase lists, palette, allowed markup: an input of the audit. */
+  vocabulary: JSONColumnType<Vocabulary>;
+  made_by: string;
+  made_at: Made;
+}
+
+/** Which profile pages are held to: by collection, by content type, or both; the closest wins. */
+export interface ProfileUses {
+  id: Generated<number>;
+  collection_id: number | null;
+  content_type: string | null;
+  profile_id: number;
+}
+
+/** A profile version as pages of one content type meet it; '' for all the profile has no word of their own for. */
+export interface Bars {
+  id: Generated<number>;
+  profile_version_id: number;
+  content_type: string;
+  questions_hold: boolean;
+}
+
+/** Findings that every profile treats alike: a rule with what a profile looks at. */
+export interface Kinds {
+  id: Generated<number>;
+  /** Everything below, as one text. */
+  name: string;
+  rule: string;
+  family: Family;
+  weight: Weight;
+  outcome: FindingOutcome;
+  /** When they differ from the rule's own. */
+  criteria: JSONColumnType<readonly string[]> | null;
+  /** What its profile limit is compared with, or its phrase. */
+  measured: JSONColumnType<Values>;
+}
+
+/** What a bar makes of a kind; no row: it does not ask for it. */
+export interface KindWeights {
+  bar_id: number;
+  kind_id: number;
+  weight: Weight;
+  outcome: FindingOutcome;
+  /** Whether a failure of it holds publication. */
+  holds: boolean;
 }
 
 export interface Collections {
@@ -54,15 +160,50 @@ export interface Pages {
   position: number;
   /** Number of the newest revision. */
   head: number;
+  /** The newest audit: of the newest revision. Null while there is none. */
+  audit_id: number | null;
+  /** Raised by every change of text, standing or release: what a client saw. */
+  version: ColumnType<number, number | undefined, number>;
+  /** The version that brought the newest revision. */
+  head_version: ColumnType<number, number | undefined, number>;
   /** Contents that undo has left and redo can go back to, the next one last. */
   redo: JSONColumnType<number[]>;
   made_by: string;
   made_at: Made;
 }
 
+/** A page's state in one narrow row, written with whatever changes it. */
+export interface PageStatusRow {
+  page_id: number;
+  collection_id: number;
+  bar_id: number;
+  must: number;
+  should: number;
+  consider: number;
+  questions: number;
+  /** Open findings that hold publication. */
+  holding: number;
+  /** What only the theme or the host can fix. */
+  elsewhere: number;
+  fixed: number;
+  /** Open findings: family, weight, outcome and how many. */
+  counts: JSONColumnType<[Family, Weight, FindingOutcome, number][]>;
+  verdict: Verdict;
+  release: Release;
+  /** The last day on which this row is right: that of the next exception to end. */
+  valid_until: string | null;
+}
+
 export interface Files {
   sha256: string;
   media_type: string;
+  size: number;
+}
+
+/** A file's bytes in pieces of `PIECE` bytes, counted from 0. */
+export interface FilePieces {
+  sha256: string;
+  nth: number;
   bytes: Buffer;
 }
 
@@ -70,6 +211,12 @@ export interface Assets {
   collection_id: number;
   path: string;
   sha256: string;
+}
+
+export interface Texts {
+  /** SHA-256 of the text in UTF-8, as 64 digits. */
+  sha256: string;
+  html: string;
 }
 
 export interface Revisions {
@@ -81,10 +228,13 @@ export interface Revisions {
   content: number;
   /** The content that undo goes back to. */
   content_before: number | null;
-  html: string;
+  text_sha256: string;
   title: string;
-  /** What the source's bytes were encoded in. */
+  /** What the source's bytes were encoded in, and whether they began with a byte order mark. */
   encoding: string | null;
+  bom: boolean;
+  /** SHA-256 of the bytes it came in as; the bytes themselves are a file where the text alone would not give them back. */
+  bytes_sha256: string | null;
   cause: Cause;
   note: string;
   made_by: string;
@@ -92,60 +242,75 @@ export interface Revisions {
 }
 
 export interface Audits {
+  id: Generated<number>;
   page_id: number;
   revision: number;
   engine: string;
+  /** Hash of all it looked at: text, place, neighbours, vocabulary. */
+  inputs: string;
+  /** Where places of the audit before went: start, end and new length of each stretch that was replaced. */
+  moves: JSONColumnType<[number, number, number][]>;
   made_at: Made;
 }
 
 export interface Findings {
   id: Generated<number>;
   page_id: number;
-  rule: string;
-  family: Family;
-  /** As the house's profile weighs it. */
-  weight: Weight;
-  outcome: FindingOutcome;
-  /** As the engine reported it. */
-  told_weight: Weight;
-  told_outcome: FindingOutcome;
-  /** Whether the house's profile asks for it; the others wait for another bar. */
-  asked: boolean;
-  fingerprint: string;
+  kind_id: number;
   standing: Standing;
   /** The ruling in force, when there is one. */
   ruled: Answer | null;
+  /** The last day of the exception in force: from the day after it is open again, whatever `standing` still says. */
+  excepted_until: Day | null;
   first_revision: number;
-  /** The newest revision it was seen in. */
-  last_revision: number;
 }
 
+/** Where a finding stands, from one audit until, and without, another. A row for each of its places. */
 export interface Occurrences {
+  id: Generated<number>;
   finding_id: number;
   page_id: number;
-  revision: number;
-  /** Place in the audit's order. */
-  ordinal: number;
+  /** Which of the finding's places; the number stays with the place. */
+  place: number;
+  from_audit: number;
+  /** The first audit that saw it no longer so; null while it is there. */
+  to_audit: number | null;
   path: string;
   /** Path of the last element, for a finding about several neighbours. */
   through: string | null;
+  /** UTF-16 offsets in the text of `from_audit`; later audits move them. */
   start_at: number;
   end_at: number;
-  line: number;
-  line_column: number;
   message: string;
   message_values: JSONColumnType<Values>;
   subject: string;
-  criteria: JSONColumnType<readonly string[]>;
-  techniques: JSONColumnType<readonly string[]>;
-  remedies: JSONColumnType<readonly RemedyName[]>;
+  fingerprint: string;
+  /** When they differ from the rule's own. */
+  remedies: JSONColumnType<readonly RemedyName[]> | null;
+}
+
+/** What the newest text of a page refers to. */
+export interface PageReferences {
+  page_id: number;
+  collection_id: number;
+  kind: 'link' | 'image' | 'anchor' | 'sheet';
+  /** A path in the collection, or a whole address outside it. An anchor's is the page's own. */
+  target: string;
+  /** What a link names in its target; an anchor's own name. */
+  fragment: string;
+  /** An image's alternative text; null for none. */
+  alternative: string | null;
 }
 
 export interface StandingChanges {
   id: Generated<number>;
   finding_id: number;
+  page_id: number;
   revision: number;
+  /** The page's version that this change made. */
+  version: number;
   standing: Standing;
+  because: string;
   made_by: string;
   made_at: Made;
 }
@@ -154,21 +319,48 @@ export interface Rulings {
   id: Generated<number>;
   finding_id: number;
   answer: Answer;
+  /** The places it speaks of; null for all the finding ever has. */
+  places: number[] | null;
   made_by: string;
   made_at: Made;
   taken_back_by: string | null;
   taken_back_at: ColumnType<Date | null, null | undefined, Date>;
 }
 
-export interface Waivers {
+/** A question that waits for somebody who knows. */
+export interface Questions {
+  id: Generated<number>;
+  finding_id: number;
+  waits_for: Role;
+  asked_by: string;
+  asked_at: Made;
+  answered_by: string | null;
+  answered_at: ColumnType<Date | null, null | undefined, Date>;
+}
+
+export interface Exceptions {
   id: Generated<number>;
   finding_id: number;
   reason: string;
-  /** The last day it holds, as YYYY-MM-DD. */
-  until: ColumnType<string, string, never>;
+  /** The last day it holds. */
+  until: Day;
+  /** The places it lets stand; null for all the finding ever has. */
+  places: number[] | null;
   made_by: string;
   made_at: Made;
   ended_by: string | null;
+  ended_at: ColumnType<Date | null, null | undefined, Date>;
+}
+
+/** Who has a finding in hand: apart from where it stands. */
+export interface Assignments {
+  id: Generated<number>;
+  finding_id: number;
+  person_id: string;
+  due: string | null;
+  note: string;
+  made_by: string;
+  made_at: Made;
   ended_at: ColumnType<Date | null, null | undefined, Date>;
 }
 
@@ -176,9 +368,28 @@ export interface SignOffs {
   id: Generated<number>;
   page_id: number;
   revision: number;
+  /** The audit it rests on; a later one under which the gate says the same takes its place. */
+  audit_id: number;
+  profile_version_id: number;
   signed_by: string;
   signed_at: Made;
-  /** The revision that made it lapse. */
-  lapsed_by_revision: number | null;
   lapsed_at: ColumnType<Date | null, null | undefined, Date>;
+  lapsed_by: string | null;
+  /** What it lapsed by: a new text, a decision, an exception that ran out, another standard, another audit. */
+  lapsed_because: string | null;
+  /** The finding that did it, where one did. */
+  lapsed_finding: number | null;
+  /** The revision at hand when it lapsed. */
+  lapsed_revision: number | null;
+}
+
+export interface TimeLog {
+  id: Generated<number>;
+  person_id: string;
+  page_id: number;
+  finding_id: number | null;
+  what: 'shown' | 'first input' | 'applied' | 'skipped' | 'ruled';
+  /** Seconds since it was shown, pauses over a minute left out. */
+  seconds: number;
+  at: Made;
 }

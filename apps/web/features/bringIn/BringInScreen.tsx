@@ -54,7 +54,7 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
   const chooseFile = async (chosen: File | undefined) => {
     setProblem(null);
     if (!chosen) return setFile(null);
-    if (chosen.size > LARGEST_FILE) return setProblem({ what: 'This file is too large to be one page', why: `It holds ${Math.round(chosen.size / 1_000_000)} MB; a page may hold up to 10 MB.`, kept: 'Nothing was sent.', next: 'Split it, or save its pictures as files, and choose it again.' });
+    if (chosen.size > LARGEST_FILE) return setProblem({ what: 'This file is too large to be one page', why: `It holds ${Math.round(chosen.size / 1_000_000)} MB; a page may hold up to 10 MB.`, kept: 'Nothing was sent.', next: 'Split it, or save its images as files, and choose it again.' });
     setFile(await readFile(chosen));
   };
 

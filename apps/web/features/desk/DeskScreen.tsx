@@ -5,8 +5,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
+import { send } from '@/ui/send';
 import { DeskFaces } from './DeskFaces';
-import { useEngine, type Engine } from './engine/useEngine';
+import { useEngine, useHealth, type Engine } from './engine/useEngine';
 import { filters } from './note/filter';
 import { NoteInHand } from './note/NoteInHand';
 import { NoteList } from './note/NoteList';
@@ -16,6 +17,7 @@ import { ShortcutSheet } from './ShortcutSheet';
 import { DraftHolder, useDraft } from './source/DraftHolder';
 import { DraftPanel } from './source/DraftPanel';
 import { addressBeside, StandingLine, type Permissions } from './StandingLine';
+import { useTimeLog } from './time/useTimeLog';
 import { useDesk, type DeskActions, type DeskState } from './useDesk';
 import { usePaletteKey, useShortcuts } from './useShortcuts';
 
@@ -32,7 +34,7 @@ const Done = styled.div`padding: 1.25rem; background: var(--sheet); border-botto
 const Foot = styled.div`padding: 0.5rem 1rem;`;
 
 /** One page under review: the proof and its other faces on the left, the note in hand and the list on the right. */
-export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }) {
+export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permissions; person: { id: string; keepsTime: boolean } }) {
   const asked = useSearchParams();
   const [place] = useState(() => placeFrom(asked));
   const [state, actions] = useDesk(initial, place);
@@ -41,6 +43,8 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   const engine = useEngine();
   const [sheetOpen, setSheetOpen] = useState(false);
   const [paletteOpen, setPaletteOpen] = useState(false);
+  const [keepsTime, setKeepsTime] = useState(person.keepsTime);
+  useTimeLog(state.desk, state.inHand?.note ?? null, keepsTime);
   useFocusKept(state.desk, state.inHand?.note.id);
   useAddress({ note: state.inHand?.note.id ?? null, face: state.face, filter: state.filter, view, pair });
 
@@ -64,7 +68,7 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 
   return (
-    <DraftHolder state={state} actions={actions} engine={engine}>
+    <DraftHolder state={state} actions={actions} engine={engine} person={person.id}>
       <Layout id="content">
         <StandingLine state={state} actions={actions} can={can} query={onward} />
         <DeskFaces state={state} actions={actions} engine={engine} can={can} view={view} onView={setView} pair={pair} onPair={setPair} />
@@ -76,7 +80,7 @@ export function DeskScreen({ initial, can }: { initial: Desk; can: Permissions }
           </Foot>
         </Right>
         <p role="status" className="aside-from-view">{state.said}</p>
-        <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} shortcuts={shortcuts} on={keys.on} setOn={keys.setOn} />
+        <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} shortcuts={shortcuts} on={keys.on} setOn={keys.setOn} keepsTime={keepsTime} onKeepTime={(keep) => void keepTime(keep, setKeepsTime)} />
         {paletteOpen && <DeskPalette state={state} actions={actions} shortcuts={shortcuts} view={view} onView={setView} onClose={() => setPaletteOpen(false)} />}
       </Layout>
     </DraftHolder>
@@ -90,6 +94,12 @@ interface NotesProps {
   can: Permissions;
 }
 
+/** Switches one's time log; it stays as it was when that cannot be stored. */
+async function keepTime(keep: boolean, set: (keep: boolean) => void): Promise<void> {
+  const sent = await send('/api/time-log', { keep });
+  if (sent.ok) set(keep);
+}
+
 /** The note in hand and the list; while a draft is being changed, the notes of the draft. */
 function Notes({ state, actions, engine, can }: NotesProps) {
   const { draft, taken, take } = useDraft();
@@ -101,6 +111,7 @@ function Notes({ state, actions, engine, can }: NotesProps) {
           {state.problem.code === 'conflict' && !draft.theirs && <p><Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button></p>}
         </ProblemNotice>
       )}
+      <EngineTrouble engine={engine} />
       {drafting ? <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} /> : (
         <>
           {state.inHand ? <NoteInHand key={state.inHand.note.id} state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
@@ -111,13 +122,24 @@ function Notes({ state, actions, engine, can }: NotesProps) {
   );
 }
 
+/** An engine that stumbled is told of, and asked again on demand: no face waits for ever. */
+function EngineTrouble({ engine }: { engine: Engine }) {
+  const { trouble } = useHealth(engine);
+  if (trouble === null) return null;
+  return (
+    <ProblemNotice problem={{ what: 'The engine did not answer', why: trouble, kept: 'Nothing is lost: the page and what you typed are as they were.', next: 'Ask it again; if it stumbles again, Source still serves.' }}>
+      <p><Button onPress={() => engine.again()}>Ask again</Button></p>
+    </ProblemNotice>
+  );
+}
+
 function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
   if (filters(filter)) return <Done><h2 id="note-heading" tabIndex={-1}>Nothing open is left by this choice</h2><p>The rest comes back with “Show all” below.</p></Done>;
-  const { standing, signOff } = desk;
+  const { release, signOff } = desk;
   return (
     <Done>
       <h2 id="note-heading" tabIndex={-1}>Nothing is open on this page</h2>
-      <p>{standing === 'signed off' && signOff ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.` : 'Read the proof once more, then sign this revision off.'}</p>
+      <p>{release === 'signed off' && signOff ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.` : 'Read the proof once more, then sign this revision off.'}</p>
     </Done>
   );
 }

@@ -7,7 +7,17 @@ import type { Shortcut } from './useShortcuts';
 
 const Keys = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 0.35rem 1rem; align-items: baseline;`;
 
-export function ShortcutSheet({ open, onClose, shortcuts, on, setOn }: { open: boolean; onClose(): void; shortcuts: readonly Shortcut[]; on: boolean; setOn(on: boolean): void }) {
+export interface ShortcutSheetProps {
+  open: boolean;
+  onClose(): void;
+  shortcuts: readonly Shortcut[];
+  on: boolean;
+  setOn(on: boolean): void;
+  keepsTime: boolean;
+  onKeepTime(keep: boolean): void;
+}
+
+export function ShortcutSheet({ open, onClose, shortcuts, on, setOn, keepsTime, onKeepTime }: ShortcutSheetProps) {
   return (
     <Sheet title="Keys of the Desk" open={open} onClose={onClose}>
       <Keys>
@@ -23,6 +33,7 @@ export function ShortcutSheet({ open, onClose, shortcuts, on, setOn }: { open: b
         <dd>In a correction: apply it and go to the next note</dd>
       </Keys>
       <p><Tick label="Single keys act outside fields" on={on} onChange={setOn} /></p>
+      <p><Tick label="Keep how long I work on each finding, for estimates of hours" on={keepsTime} onChange={onKeepTime} /></p>
       <div><Button onPress={onClose}>Close</Button></div>
     </Sheet>
   );

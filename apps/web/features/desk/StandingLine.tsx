@@ -4,7 +4,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { VerdictWord } from '@/ui/Verdict';
+import { ReleaseWord, VerdictWord } from '@/ui/Verdict';
 import { When } from '@/ui/When';
 import { causeWord, tallyWords } from '@/ui/words';
 import type { DeskActions, DeskState } from './useDesk';
@@ -23,6 +23,7 @@ const Acts = styled.div`display: flex; gap: 0.5rem;`;
 export interface Permissions {
   change: boolean;
   rule: boolean;
+  letStand: boolean;
   signOff: boolean;
 }
 
@@ -30,6 +31,7 @@ export interface Permissions {
 export function StandingLine({ state, actions, can, query }: { state: DeskState; actions: DeskActions; can: Permissions; query: string }) {
   const { desk, busy } = state;
   const { revision } = desk;
+  const signable = desk.verdict === 'ready' && desk.release !== 'signed off';
   return (
     <Line aria-label="Standing of the page">
       <Beside aria-label="Pages beside this one"><Step page={desk.beside.before} way="before" desk={desk} query={query} /><Step page={desk.beside.after} way="after" desk={desk} query={query} /></Beside>
@@ -39,13 +41,14 @@ export function StandingLine({ state, actions, can, query }: { state: DeskState;
         <When at={revision.at} />
       </Quiet>
       <Stand>
-        <VerdictWord standing={desk.standing} />
+        <VerdictWord verdict={desk.verdict} />
+        <ReleaseWord release={desk.release} />
         <span>{standingWords(state)}</span>
       </Stand>
       <Acts>
-        <Button onPress={() => void actions.undo()} isDisabled={busy || !desk.canUndo || !can.change}>Undo</Button>
-        <Button onPress={() => void actions.redo()} isDisabled={busy || !desk.canRedo || !can.change}>Redo</Button>
-        <Button $look={desk.standing === 'ready' || desk.standing === 'lapsed' ? 'main' : 'plain'} onPress={() => void actions.signOff()} isDisabled={busy || !can.signOff || !(desk.standing === 'ready' || desk.standing === 'lapsed')}>Sign off</Button>
+        <Button onPress={() => void actions.undo()} isDisabled={!desk.canUndo || !can.change}>Undo</Button>
+        <Button onPress={() => void actions.redo()} isDisabled={!desk.canRedo || !can.change}>Redo</Button>
+        <Button $look={signable ? 'main' : 'plain'} onPress={() => void actions.signOff()} isDisabled={busy || !can.signOff || !signable}>Sign off</Button>
       </Acts>
     </Line>
   );
@@ -64,12 +67,16 @@ export function addressBeside(desk: Desk, slug: string, query: string): string {
   return `/collections/${encodeURIComponent(desk.collection.slug)}/${encodeURIComponent(slug)}${query}`;
 }
 
+const BECAUSE: Record<string, string> = {
+  text: 'with the text', decision: 'with a decision', exception: 'as an exception ran out', standard: 'under a new standard', audit: 'as a new audit finds more',
+};
+
 function standingWords({ desk }: DeskState): string {
-  const { signOff, standing, tally } = desk;
-  const open = tallyWords(tally);
+  const { signOff, release, tally, elsewhere } = desk;
+  const open = `${tallyWords(tally)}${elsewhere > 0 ? `, ${elsewhere} for the theme or host` : ''}`;
   // Whoever signed knew what was left open: it is said only when there is some.
   const left = Object.values(tally).some((many) => many > 0) ? `; ${open}` : '';
-  if (standing === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
-  if (signOff?.lapsedBy != null) return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed`;
+  if (release === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
+  if (signOff?.lapsed) return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed ${BECAUSE[signOff.lapsed.because] ?? ''}`.trimEnd();
   return open;
 }

@@ -29,21 +29,21 @@ test('next and before go round', () => {
   expect(state().inHand?.number).toBe(1);
 });
 
-test('a mended note is gone, the one behind it comes to hand, and it is told how many are left', async () => {
+test('a fixed note is gone, the one behind it comes to hand, and it is told how many are left', async () => {
   const { state, actions, server } = start();
   act(() => actions().choose(state().open[2]!.note.id));
-  await act(() => actions().mend(state().inHand!.note, 'set-level', { level: '3' }));
+  await act(() => actions().fix(state().inHand!.note, 'set-level', { level: '3' }));
   expect(server.desk.html).toContain('<h3>Honey</h3>');
-  expect(server.asked).toMatchObject([{ action: 'mend', body: { base: 1, remedy: 'set-level', inputs: { level: '3' } } }]);
+  expect(server.asked).toMatchObject([{ action: 'fix', body: { version: 1, remedy: 'set-level', inputs: { level: '3' } } }]);
   expect(state().desk.revision.number).toBe(2);
   expect([state().inHand?.number, state().inHand?.note.rule]).toEqual([3, 'links/vague']);
   expect(state().said).toBe('Fixed, 3 left.');
 });
 
-test('when the last note is mended the one before it comes to hand', async () => {
+test('when the last note is fixed the one before it comes to hand', async () => {
   const { state, actions } = start();
   act(() => actions().choose(state().open[3]!.note.id));
-  await act(() => actions().mend(state().inHand!.note, 'reword', { text: 'More about honey' }));
+  await act(() => actions().fix(state().inHand!.note, 'reword', { text: 'More about honey' }));
   expect(state().inHand?.note.rule).toBe('headings/leap');
 });
 
@@ -51,7 +51,7 @@ test('a correction that does not settle the note leaves it at hand and says so',
   const { state, actions } = start();
   act(() => actions().choose(state().open[2]!.note.id));
   // The server of these tests does nothing on this.
-  await act(() => actions().mendAlike(state().inHand!.note, 'set-level', { level: '3' }));
+  await act(() => actions().fixAlike(state().inHand!.note, 'set-level', { level: '3' }));
   expect(state().inHand?.note.rule).toBe('headings/leap');
   expect(state().said).toBe('Done, and this note still stands.');
 });
@@ -86,7 +86,7 @@ test('a refusal keeps the page and the note, and tells why until it is put away'
   const { state, actions, server } = start();
   const before = state().inHand;
   server.refuses = conflictWith('<p>Theirs</p>');
-  await act(() => actions().mend(before!.note, 'reword', { text: 'All about wax' }));
+  await act(() => actions().fix(before!.note, 'reword', { text: 'All about wax' }));
   expect(state().problem?.what).toBe('Someone saved before you');
   expect(state().inHand).toEqual(before);
   expect(state().busy).toBe(false);
@@ -109,4 +109,24 @@ test('pointing at a place shows it on the proof, and taking up a note ends it', 
   expect([state().face, state().pointed]).toEqual(['proof', '/html[1]/body[1]/h4[1]']);
   act(() => actions().choose(state().open[2]!.note.id));
   expect(state().pointed).toBeNull();
+});
+
+test('keys typed ahead are done one after another, each on the page as the one before left it', async () => {
+  const { state, actions, server } = start();
+  const [first, , third] = state().open;
+  await act(async () => {
+    const both = [actions().fix(first!.note, 'reword', { text: 'All about wax' }), actions().fix(third!.note, 'set-level', { level: '3' }), actions().undo()];
+    expect(state().busy).toBe(false);
+    expect(await Promise.all(both)).toEqual([true, true, true]);
+  });
+  expect(server.asked.map(({ action, body }) => [action, body.version])).toEqual([['fix', 1], ['fix', 2], ['undo', 3]]);
+  expect(state().busy).toBe(false);
+});
+
+test('when one is refused, what was typed ahead of its answer is dropped with it', async () => {
+  const { state, actions, server } = start();
+  server.refuses = conflictWith('<p>Theirs</p>');
+  await act(async () => void (await Promise.all([actions().fix(state().open[0]!.note, 'reword', { text: 'All about wax' }), actions().undo(), actions().undo()])));
+  expect(server.asked.map(({ action }) => action)).toEqual(['fix']);
+  expect(state().problem?.what).toBe('Someone saved before you');
 });

@@ -1,11 +1,19 @@
 'use client';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Desk, Note, Problem } from '@inkwell/review';
 import type { Arrangement, Inputs, RemedyName } from '@inkwell/core';
 import { send, type Sent } from '@/ui/send';
 import { counted } from '@/ui/words';
 import { isOpen, passes, type NoteFilter } from './note/filter';
 import type { DeskPlace, Face } from './place';
+
+/** Actions one after another, and how often the line was broken by a refusal. */
+interface Line {
+  last: Promise<unknown>;
+  broken: number;
+}
+
+const DROPPED: Problem = { code: 'conflict', what: 'What was to be done before this was refused', kept: 'The page is as it was.' };
 
 interface Acted {
   result: unknown;
@@ -40,16 +48,19 @@ export interface DeskActions {
   /** Shows a place of the page on the proof. */
   point(path: string): void;
   setFilter(filter: NoteFilter): void;
-  mend(note: Note, remedy: string, inputs: Inputs): Promise<boolean>;
-  /** Mends the same slip wherever it stands on the page, as one revision. */
-  mendAlike(note: Note, remedy: RemedyName, inputs: Inputs): Promise<boolean>;
-  mendCertain(): Promise<boolean>;
+  fix(note: Note, remedy: string, inputs: Inputs): Promise<boolean>;
+  /** Fixes the same slip wherever it stands on the page, as one revision. */
+  fixAlike(note: Note, remedy: RemedyName, inputs: Inputs): Promise<boolean>;
+  fixCertain(): Promise<boolean>;
   arrange(arrangement: Arrangement): Promise<boolean>;
   rule(note: Note, answer: 'stands' | 'no problem' | 'not sure'): Promise<boolean>;
   takeBack(note: Note): Promise<boolean>;
-  waive(note: Note, reason: string, until: string): Promise<boolean>;
-  endWaiver(note: Note): Promise<boolean>;
-  save(html: string, base: number): Promise<Sent<Acted>>;
+  letStand(note: Note, reason: string, until: string): Promise<boolean>;
+  endException(note: Note): Promise<boolean>;
+  /** Only the theme or the host can fix it, or the page can after all. */
+  setElsewhere(note: Note, elsewhere: boolean): Promise<boolean>;
+  /** `version`: the page as it was when one began to write. */
+  save(html: string, version: number): Promise<Sent<Acted>>;
   undo(): Promise<boolean>;
   redo(): Promise<boolean>;
   restore(revision: number): Promise<boolean>;
@@ -69,7 +80,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const [face, setFace] = useState(place.face);
   const [filter, setFilter] = useState(place.filter);
   const [pointed, setPointed] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [waiting, setWaiting] = useState(0);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
 
@@ -77,17 +88,33 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note) && passes(filter, note)), [desk, filter]);
   const inHand = open.find(({ note }) => note.id === chosen) ?? open[0] ?? null;
 
-  const act = useCallback(async (name: string, body: unknown, after: (now: Desk) => void): Promise<Sent<Acted>> => {
-    setBusy(true);
-    const sent = await send<Acted>(`/api/pages/${desk.pageId}/${name}`, body);
-    setBusy(false);
-    if (sent.ok) {
-      setProblem(null);
-      setDesk(sent.value.desk);
-      after(sent.value.desk);
-    } else setProblem(sent.problem);
-    return sent;
-  }, [desk.pageId]);
+  const latest = useRef(initial);
+  const line = useRef<Line>({ last: Promise.resolve(), broken: 0 });
+
+  /**
+   * Sends one action once those before it are answered, so that keys typed ahead are each about the page as the one before left it. When
+   * one is refused, what was typed ahead of its answer is dropped with it.
+   */
+  const act = useCallback((name: string, body: (now: Desk) => object, after: (now: Desk) => void): Promise<Sent<Acted>> => {
+    const { broken } = line.current;
+    const sending = line.current.last.then(async (): Promise<Sent<Acted>> => {
+      if (line.current.broken !== broken) return { ok: false, problem: DROPPED };
+      const sent = await send<Acted>(`/api/pages/${latest.current.pageId}/${name}`, body(latest.current));
+      if (sent.ok) {
+        latest.current = sent.value.desk;
+        setProblem(null);
+        setDesk(sent.value.desk);
+        after(sent.value.desk);
+      } else {
+        line.current.broken++;
+        setProblem(sent.problem);
+      }
+      return sent;
+    });
+    setWaiting((many) => many + 1);
+    line.current.last = sending.then(() => setWaiting((many) => many - 1), () => setWaiting((many) => many - 1));
+    return sending;
+  }, []);
 
   const choose = useCallback((noteId: number | null) => {
     setChosen(noteId);
@@ -111,10 +138,10 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   };
   const tell = (words: string) => (now: Desk) => setSaid(`${words} ${counted(numbered(now, filter).length, 'note')} open.`);
   const ok = async (sent: Promise<Sent<Acted>>) => (await sent).ok;
-  const base = desk.revision.number;
+  const based = (more: object) => ({ version }: Desk) => ({ version, ...more });
 
   return [
-    { desk, open, settled, inHand, filter, face, pointed, busy, problem, said },
+    { desk, open, settled, inHand, filter, face, pointed, busy: waiting > 0, problem, said },
     {
       choose,
       point(path) {
@@ -128,20 +155,21 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       },
       setFace,
       setFilter,
-      mend: (note, remedy, inputs) => ok(act('mend', { base, findingId: note.id, remedy, inputs }, goOn(note, 'Fixed'))),
-      mendAlike: (note, remedy, inputs) => ok(act('mend-alike', { base, findingId: note.id, remedy, inputs }, goOn(note, 'All fixed'))),
-      mendCertain: () => ok(act('mend-certain', { base }, tell('What was certain is mended.'))),
-      arrange: (arrangement) => ok(act('arrange', { base, arrangement }, tell('Changed.'))),
-      rule: (note, answer) => ok(act('rule', { base, findingId: note.id, answer }, answer === 'not sure' ? goPast(note, 'Kept for a specialist') : goOn(note, 'Ruled out'))),
-      takeBack: (note) => ok(act('take-back', { findingId: note.id }, tell('The answer is taken back.'))),
-      waive: (note, reason, until) => ok(act('waive', { base, findingId: note.id, reason, until }, goOn(note, 'Excepted'))),
-      endWaiver: (note) => ok(act('end-waiver', { findingId: note.id }, tell('The exception is ended.'))),
-      save: (html, from) => act('source', { base: from, html }, tell('Saved.')),
-      undo: () => ok(act('undo', { base }, tell('Undone.'))),
-      redo: () => ok(act('redo', { base }, tell('Done again.'))),
-      restore: (revision) => ok(act('restore', { base, revision }, tell(`Revision ${revision} is restored.`))),
-      signOff: () => ok(act('sign-off', { base }, () => setSaid('Signed off.'))),
-      lookAgain: () => ok(act('look', {}, tell('This is the newest revision.'))),
+      fix: (note, remedy, inputs) => ok(act('fix', based({ findingId: note.id, remedy, inputs }), goOn(note, 'Fixed'))),
+      fixAlike: (note, remedy, inputs) => ok(act('fix-alike', based({ findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
+      fixCertain: () => ok(act('fix-certain', based({}), tell('What was certain is fixed.'))),
+      arrange: (arrangement) => ok(act('arrange', based({ arrangement }), tell('Changed.'))),
+      rule: (note, answer) => ok(act('rule', based({ findingId: note.id, answer }), answer === 'not sure' ? goPast(note, 'Kept for a specialist') : goOn(note, 'Ruled out'))),
+      takeBack: (note) => ok(act('take-back', based({ findingId: note.id }), tell('The answer is taken back.'))),
+      letStand: (note, reason, until) => ok(act('let-stand', based({ findingId: note.id, reason, until }), goOn(note, 'Excepted'))),
+      endException: (note) => ok(act('end-exception', based({ findingId: note.id }), tell('The exception is ended.'))),
+      setElsewhere: (note, elsewhere) => ok(act('elsewhere', based({ findingId: note.id, elsewhere }), elsewhere ? goOn(note, 'Told apart, for the theme or the host') : tell('The page’s own again.'))),
+      save: (html, version) => act('source', () => ({ version, html }), tell('Saved.')),
+      undo: () => ok(act('undo', based({}), tell('Undone.'))),
+      redo: () => ok(act('redo', based({}), tell('Done again.'))),
+      restore: (revision) => ok(act('restore', based({ revision }), tell(`Revision ${revision} is restored.`))),
+      signOff: () => ok(act('sign-off', based({}), () => setSaid('Signed off.'))),
+      lookAgain: () => ok(act('look', () => ({}), tell('This is the newest revision.'))),
       dismiss: () => setProblem(null),
     },
   ];

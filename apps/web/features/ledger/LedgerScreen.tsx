@@ -1,13 +1,18 @@
 'use client';
-import { hoursFor } from '@inkwell/core';
-import type { Ledger, LedgerRow } from '@inkwell/review';
+import type { Family } from '@inkwell/core';
+import type { Ledger, LedgerChoice, LedgerRow, Progress } from '@inkwell/review';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import { ButtonLink } from '@/ui/Button';
+import { Button, ButtonLink } from '@/ui/Button';
+import { Pick } from '@/ui/Field';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
-import { VerdictWord } from '@/ui/Verdict';
+import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
 import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
+import { WorkInProgress } from '@/ui/WorkInProgress';
+import { addressOf, ORDERS, RELEASES, VERDICTS } from './choice';
 
 const Head = styled.div`
   display: flex; flex-wrap: wrap; align-items: end; gap: 0.75rem;
@@ -16,56 +21,94 @@ const Head = styled.div`
 const Small = styled.span`display: block; color: var(--quiet); font-size: 0.8125rem; font-weight: 400;`;
 const Count = styled(Link)`display: inline-grid; place-items: center; min-width: 1.75rem; min-height: 1.75rem; font-weight: 600;`;
 const PageLink = styled(Link)`display: inline-flex; align-items: center; min-height: 1.5rem;`;
+const Choose = styled.form`
+  display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1rem; margin-top: 1rem;
+  > label:last-of-type { display: inline-flex; align-items: center; gap: 0.4rem; color: var(--quiet); font-size: 0.875rem; }
+  input { background: var(--sheet); border: 1px solid var(--edge); border-radius: var(--round); min-height: 1.75rem; width: 10rem; padding: 0 0.4rem; }
+`;
+const More = styled.nav`display: flex; flex-wrap: wrap; gap: 0.5rem; margin-top: 0.75rem;`;
 
-/** One collection: which pages hold, and in which family, each count opening what it counts. */
-export function LedgerScreen({ ledger }: { ledger: Ledger }) {
-  const open = ledger.pages.reduce((sum, page) => sum + totalOf(page), 0);
-  const families = FAMILIES.filter((family) => ledger.pages.some((page) => page.families[family]));
+/** One collection: which pages hold, and in which family, each count opening what it counts. A hundred pages at a time. */
+export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly Progress[] }) {
+  const { sums, choice } = ledger;
+  const families = FAMILIES.filter((family) => sums.families[family]);
+  const open = Object.values(sums.families).reduce((sum, many) => sum + many, 0);
   return (
     <Main id="content">
       <Head>
         <div>
           <h1>{ledger.title}</h1>
-          <p>{`${counted(ledger.pages.length, 'page')}, ${counted(open, 'open note')}, about ${hoursFor(open).toLocaleString('en')} h of work`}</p>
+          <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, about ${sums.hours.toLocaleString('en')} h of work`}</p>
         </div>
         <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>Bring in a page</ButtonLink>
       </Head>
-      {ledger.pages.length === 0 ? <p>No page is here yet. Bring one in: paste it, or choose its file.</p> : (
+      <WorkInProgress work={work} />
+      <Choice collection={ledger.slug} choice={choice} />
+      {ledger.pages.length === 0 ? <p>{isNarrowed(choice) ? 'No page is left by this choice.' : 'No page is here yet. Bring one in: paste it, or choose its file.'}</p> : (
         <TableFrame tabIndex={0} role="region" aria-label="Pages by family">
           <Table>
             <caption>Pages and what stands open on them</caption>
             <thead>
               <tr>
-                <th scope="col">Page</th><th scope="col">Stands</th>
+                <th scope="col">Page</th><th scope="col">Verdict</th><th scope="col">Release</th>
                 {families.map((family) => <th key={family} scope="col" className="number">{FAMILY_WORDS[family]}</th>)}
                 <th scope="col">Open</th>
               </tr>
             </thead>
-            <tbody>
-              {ledger.pages.map((page) => (
-                <tr key={page.slug}>
-                  <th scope="row">
-                    <PageLink href={`/collections/${ledger.slug}/${page.slug}`}>{page.title}</PageLink>
-                    <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
-                  </th>
-                  <td><VerdictWord standing={page.standing} /></td>
-                  {families.map((family) => <td key={family} className="number">{countCell(ledger.slug, page, family)}</td>)}
-                  <td>{tallyWords(page.tally)}</td>
-                </tr>
-              ))}
-            </tbody>
+            <tbody>{ledger.pages.map((page) => <PageRow key={page.slug} collection={ledger.slug} page={page} families={families} />)}</tbody>
           </Table>
         </TableFrame>
+      )}
+      {(ledger.next || choice.after) && (
+        <More aria-label="More pages">
+          {choice.after && <ButtonLink href={addressOf(ledger.slug, { ...choice, after: undefined })}>First pages</ButtonLink>}
+          {ledger.next && <ButtonLink href={addressOf(ledger.slug, { ...choice, after: ledger.next })}>Next pages</ButtonLink>}
+        </More>
       )}
     </Main>
   );
 }
 
-function totalOf(page: LedgerRow): number {
-  return Object.values(page.families).reduce((sum, many) => sum + many, 0);
+function isNarrowed({ verdict, release, family, words }: LedgerChoice): boolean {
+  return [verdict, release, family, words].some((part) => part !== undefined);
 }
 
-function countCell(collection: string, page: LedgerRow, family: (typeof FAMILIES)[number]) {
+const ALL = { value: '', label: 'All' };
+
+/** The order of the pages and which of them are shown: each choice is an address. */
+function Choice({ collection, choice }: { collection: string; choice: LedgerChoice }) {
+  const router = useRouter();
+  const [words, setWords] = useState(choice.words ?? '');
+  useEffect(() => setWords(choice.words ?? ''), [choice.words]);
+  const go = (part: Partial<LedgerChoice>) => router.push(addressOf(collection, { ...choice, after: undefined, ...part }));
+  return (
+    <Choose role="search" aria-label="Choose pages" onSubmit={(event) => { event.preventDefault(); go({ words: words.trim() || undefined }); }}>
+      <Pick label="Order" value={choice.order} onChange={(order) => go({ order: order as LedgerChoice['order'] })} options={ORDERS} />
+      <Pick label="Verdict" value={choice.verdict ?? ''} onChange={(verdict) => go({ verdict: (verdict || undefined) as LedgerChoice['verdict'] })} options={[ALL, ...VERDICTS.map((value) => ({ value, label: VERDICT_WORDS[value] }))]} />
+      <Pick label="Release" value={choice.release ?? ''} onChange={(release) => go({ release: (release || undefined) as LedgerChoice['release'] })} options={[ALL, ...RELEASES.map((value) => ({ value, label: RELEASE_WORDS[value] || 'Draft' }))]} />
+      <Pick label="With findings in" value={choice.family ?? ''} onChange={(family) => go({ family: (family || undefined) as Family | undefined })} options={[{ value: '', label: 'Any family' }, ...FAMILIES.map((value) => ({ value, label: FAMILY_WORDS[value] }))]} />
+      <label>Title holds<input type="search" value={words} onChange={(event) => setWords(event.target.value)} /></label>
+      <Button type="submit">Find</Button>
+    </Choose>
+  );
+}
+
+function PageRow({ collection, page, families }: { collection: string; page: LedgerRow; families: readonly Family[] }) {
+  return (
+    <tr>
+      <th scope="row">
+        <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
+        <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
+      </th>
+      <td><VerdictWord verdict={page.verdict} /></td>
+      <td>{page.release === 'draft' ? 'Draft' : <ReleaseWord release={page.release} />}</td>
+      {families.map((family) => <td key={family} className="number">{countCell(collection, page, family)}</td>)}
+      <td>{tallyWords(page.tally)}</td>
+    </tr>
+  );
+}
+
+function countCell(collection: string, page: LedgerRow, family: Family) {
   const many = page.families[family];
   if (!many) return <span className="aside-from-view">none</span>;
   return <Count href={`/collections/${collection}/${page.slug}?family=${family}`} aria-label={`${many} open in ${FAMILY_WORDS[family]} on ${page.title}`}>{many}</Count>;

@@ -1,14 +1,15 @@
 'use client';
-import { hoursFor } from '@inkwell/core';
-import type { PageStanding, ShelfRow } from '@inkwell/review';
+import type { Verdict } from '@inkwell/core';
+import type { Progress, ShelfRow } from '@inkwell/review';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
-import { STANDING_WORDS } from '@/ui/Verdict';
+import { VERDICT_WORDS } from '@/ui/Verdict';
 import { counted, tallyWords } from '@/ui/words';
+import { WorkInProgress } from '@/ui/WorkInProgress';
 
-const ORDER: readonly PageStanding[] = ['held', 'judge', 'ready', 'signed off', 'lapsed'];
+const ORDER: readonly Verdict[] = ['held', 'judge', 'ready'];
 const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
 
 const Title = styled.span`
@@ -16,13 +17,15 @@ const Title = styled.span`
   a { display: inline-flex; align-items: center; min-height: 1.75rem; }
 `;
 const Small = styled.span`display: block; color: var(--quiet); font-size: 0.875rem; font-weight: 400; font-family: var(--sans);`;
+const Count = styled(Link)`display: inline-flex; align-items: center; min-height: 1.5rem; margin-right: 0.9rem; white-space: nowrap;`;
 
 /** All collections, each with how far it is. */
-export function ShelfScreen({ rows }: { rows: readonly ShelfRow[] }) {
+export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow[]; work: readonly Progress[]; mayCancel: boolean }) {
   return (
     <Main id="content">
       <h1>Shelf</h1>
       <p>Every collection, how far its pages are, and what is left to do.</p>
+      <WorkInProgress work={work} mayCancel={mayCancel} />
       {rows.length === 0 ? (
         <p>Nothing stands on the shelf yet. Seed the demo with <code>bin/demo --fresh</code>, then bring in pages of your own.</p>
       ) : (
@@ -30,7 +33,7 @@ export function ShelfScreen({ rows }: { rows: readonly ShelfRow[] }) {
           <Table>
             <caption>{counted(rows.length, 'collection')}</caption>
             <thead>
-              <tr><th scope="col">Collection</th><th scope="col" className="number">Pages</th><th scope="col">Where they stand</th><th scope="col">Open</th><th scope="col" className="number">Left</th></tr>
+              <tr><th scope="col">Collection</th><th scope="col" className="number">Pages</th><th scope="col">Verdict</th><th scope="col">Release</th><th scope="col">Open</th><th scope="col" className="number">Left</th></tr>
             </thead>
             <tbody>{rows.map((row) => <CollectionRow key={row.slug} row={row} />)}</tbody>
           </Table>
@@ -41,18 +44,22 @@ export function ShelfScreen({ rows }: { rows: readonly ShelfRow[] }) {
 }
 
 function CollectionRow({ row }: { row: ShelfRow }) {
-  const { must, should, consider, judge } = row.tally;
-  const standings = ORDER.filter((standing) => row.standings[standing]).map((standing) => `${row.standings[standing]} ${STANDING_WORDS[standing].toLowerCase()}`);
+  const verdicts = ORDER.filter((verdict) => row.verdicts[verdict] > 0);
   return (
     <tr>
       <th scope="row">
         <Title><Link href={`/collections/${row.slug}`}>{row.title}</Link></Title>
         <Small>{KINDS[row.kind]}</Small>
       </th>
-      <td className="number">{row.pages}</td>
-      <td>{standings.join(' · ') || 'no pages yet'}</td>
+      <td className="number">{row.pages.toLocaleString('en')}</td>
+      <td>{verdicts.length === 0 ? 'no pages yet' : verdicts.map((verdict) => <Count key={verdict} href={`/collections/${row.slug}?verdict=${verdict}`}>{`${row.verdicts[verdict].toLocaleString('en')} ${VERDICT_WORDS[verdict].toLowerCase()}`}</Count>)}</td>
+      <td>
+        {row.signedOff > 0 && <Count href={`/collections/${row.slug}?release=signed+off`}>{`${row.signedOff.toLocaleString('en')} signed off`}</Count>}
+        {row.lapsed > 0 && <Count href={`/collections/${row.slug}?release=lapsed`}>{`${row.lapsed.toLocaleString('en')} lapsed`}</Count>}
+        {row.signedOff + row.lapsed === 0 && 'none yet'}
+      </td>
       <td>{tallyWords(row.tally)}</td>
-      <td className="number">{`about ${hoursFor(must + should + consider + judge).toLocaleString('en')} h`}</td>
+      <td className="number">{`about ${row.hours.toLocaleString('en')} h`}</td>
     </tr>
   );
 }

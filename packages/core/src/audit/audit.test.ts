@@ -26,7 +26,7 @@ test('fingerprints tell findings apart, and survive edits elsewhere, moves and r
   expect(findings(later).map((finding) => finding.fingerprint)).toEqual(before);
 });
 
-test('of two equal problems the one that was mended is the one called fixed', () => {
+test('of two equal problems the one that was fixed is the one called fixed', () => {
   const edit = { start: 17, end: 36, text: '<img alt="Hive" src="bee.png">' };
   const change = changeOf(PAGE, [edit]);
   if (!change.ok) throw new Error(change.reason);

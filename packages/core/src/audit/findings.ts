@@ -1,4 +1,4 @@
-import type { Range } from '../document/tree.ts';
+import { tidy, type Range } from '../document/tree.ts';
 import type { Family, FindingOutcome, Values, Weight } from '../rules/types.ts';
 import type { RemedyName } from '../remedies/names.ts';
 
@@ -22,8 +22,11 @@ export interface Finding {
   techniques: readonly string[];
   message: string;
   values: Values;
+  /** The first of its places. */
   at: Place;
-  /** The same for the same problem across unrelated edits. */
+  /** All its places in document order, `at` the first, when one problem stands at several: one colour pair, one list, one icon. */
+  places?: readonly Place[];
+  /** Names it among the findings of its page, and is the same for the same problem across unrelated edits. */
   fingerprint: string;
   /** What the finding is about, for telling likeness: text or address. */
   subject: string;
@@ -35,4 +38,29 @@ export interface Audit {
   engine: string;
   /** In document order. */
   findings: readonly Finding[];
+}
+
+/**
+ * What makes two findings the same problem: rule, kind of element and what it is about. Nothing that shifts when a sibling goes is part
+ * of it; equal problems on one page share it and are told apart by place and by the text beside them.
+ */
+export function identityOf(finding: Pick<Finding, 'rule' | 'subject' | 'at'>): string {
+  const last = finding.at.path.slice(finding.at.path.lastIndexOf('/') + 1);
+  return `${finding.rule}\n${last.replace(/\[\d+\]$/, '')}\n${finding.subject}`;
+}
+
+/** Source looked at on either side, and words kept of it, in UTF-16 units. */
+const LOOKED_AT = 160;
+const KEPT = 40;
+
+/** The words right before and right after a place in a text, without markup. */
+export function nearText(source: string, { start, end }: Range): string {
+  const before = source.slice(Math.max(0, start - LOOKED_AT), start);
+  const cut = before.indexOf('>');
+  const whole = cut >= 0 && !before.slice(0, cut).includes('<') ? before.slice(cut + 1) : before;
+  return `${wordsOf(whole).slice(-KEPT)}|${wordsOf(source.slice(end, end + LOOKED_AT)).slice(0, KEPT)}`;
+}
+
+function wordsOf(markup: string): string {
+  return tidy(markup.replace(/<[^<>]*>?/g, ' '));
 }

@@ -21,6 +21,8 @@ export interface Profile extends Settings {
   name: string;
   standard: `WCAG ${StandardVersion}`;
   level: Level;
+  /** Whether a question that waits for a person keeps a page from being ready; it does unless this is false. */
+  questionsHold?: boolean;
   /** What differs for pages of a content type. */
   contentTypes?: Readonly<Record<string, Partial<Settings>>>;
 }
@@ -111,10 +113,10 @@ export interface Weighed {
 }
 
 /**
- * What stands between a page and publication. `open` are the findings nobody has fixed, ruled out or waived: a failure whose weight
+ * What stands between a page and publication. `open` are the findings nobody has fixed, ruled out or excepted: a failure whose weight
  * holds makes it held; failing that, a question left to a person makes it judge; else it is ready.
  */
-export function verdictOf(open: readonly Weighed[], settings: Pick<Settings, 'holds'>): Verdict {
+export function verdictOf(open: readonly Weighed[], settings: Pick<Profile, 'holds' | 'questionsHold'>): Verdict {
   if (open.some((finding) => finding.outcome === 'failed' && settings.holds.includes(finding.weight))) return 'held';
-  return open.some((finding) => finding.outcome === 'cantTell') ? 'judge' : 'ready';
+  return settings.questionsHold !== false && open.some((finding) => finding.outcome === 'cantTell') ? 'judge' : 'ready';
 }

@@ -5,10 +5,10 @@ import { hashText } from '../source/hash.ts';
 import { isExposed } from '../semantics/visibility.ts';
 import { RULES } from '../rules/registry.ts';
 import { familyOf, type Report, type Rule } from '../rules/types.ts';
-import type { Audit, Finding } from './findings.ts';
+import { identityOf, nearText, type Audit, type Finding } from './findings.ts';
 
 /** Raised with every change that can alter an outcome; stored with each audit. */
-export const ENGINE_VERSION = '0.2.1';
+export const ENGINE_VERSION = '0.3.0';
 
 /** Rules by the tags and roles they listen to. */
 const listeners = listenersOf(RULES);
@@ -66,14 +66,26 @@ const SUBJECT_LENGTH = 160;
 function findingsFrom(page: Page, reports: readonly { rule: Rule; report: Report }[]): Finding[] {
   const order = new Map(RULES.map((rule, i) => [rule, i]));
   const sorted = [...reports].sort((a, b) => a.report.at.order - b.report.at.order || startOf(a.report) - startOf(b.report) || order.get(a.rule)! - order.get(b.rule)!);
+  const findings = sorted.map(({ rule, report }) => toFinding(page, rule, report, tidy(report.subject ?? subjectOf(report.at)).slice(0, SUBJECT_LENGTH)));
+  nameThem(page, findings);
+  return findings;
+}
+
+/**
+ * Gives each finding its fingerprint. Equal problems, and those about nothing that has words, take the text beside them into it; only
+ * where that is equal too does their order tell them apart.
+ */
+function nameThem(page: Page, findings: Finding[]): void {
+  const identities = findings.map(identityOf);
+  const many = new Map<string, number>();
+  for (const identity of identities) many.set(identity, (many.get(identity) ?? 0) + 1);
   const seen = new Map<string, number>();
-  return sorted.map(({ rule, report }) => {
-    const subject = tidy(report.subject ?? subjectOf(report.at)).slice(0, SUBJECT_LENGTH);
-    const key = `${rule.id}\n${report.at.tag}\n${subject}`;
-    // Equal things on one page are told apart by their order.
-    const nth = (seen.get(key) ?? 0) + 1;
-    seen.set(key, nth);
-    return toFinding(page, rule, report, subject, hashText(`${key}\n${nth}`));
+  findings.forEach((finding, i) => {
+    const identity = identities[i]!;
+    const name = finding.subject === '' || many.get(identity)! > 1 ? `${identity}\n${nearText(page.source, finding.at)}` : identity;
+    const nth = (seen.get(name) ?? 0) + 1;
+    seen.set(name, nth);
+    finding.fingerprint = hashText(nth === 1 ? name : `${name}\n${nth}`);
   });
 }
 
@@ -86,7 +98,7 @@ function subjectOf(element: ElementNode): string {
   return `${address} ${rawText(element).slice(0, 4 * SUBJECT_LENGTH)}`;
 }
 
-function toFinding(page: Page, rule: Rule, report: Report, subject: string, fingerprint: string): Finding {
+function toFinding(page: Page, rule: Rule, report: Report, subject: string): Finding {
   const range = report.range ?? rangeThrough(report) ?? nearestRange(report.at);
   return {
     rule: rule.id,
@@ -98,7 +110,7 @@ function toFinding(page: Page, rule: Rule, report: Report, subject: string, fing
     message: report.message,
     values: report.values ?? {},
     at: { path: pathOf(page, report.at), ...(report.through ? { through: pathOf(page, report.through) } : {}), start: range.start, end: range.end, ...page.lines.placeOf(range.start) },
-    fingerprint,
+    fingerprint: '',
     subject,
     remedies: report.remedies ?? rule.remedies,
   };

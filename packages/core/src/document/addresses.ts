@@ -1,4 +1,4 @@
-import type { Surroundings } from './page.ts';
+import type { Surroundings, Vocabulary } from './page.ts';
 
 /** What a page's collection holds, as plain data that can be sent to a worker. */
 export interface Neighbours {
@@ -8,17 +8,23 @@ export interface Neighbours {
   sheets?: Readonly<Record<string, string>>;
   /** Paths of all files, when the collection is whole: an address that leads to none of them leads nowhere. */
   files?: readonly string[];
+  /** Paths that `titles` and `files` were looked up for, when they are not all there are: of others nothing is known. */
+  asked?: readonly string[];
   /** Ids and names that links may lead to, by page. */
   anchors?: Readonly<Record<string, readonly string[]>>;
-  /** Alternatives given to each picture, by its path; each with the page that gives it. */
+  /** Alternatives given to each image, by its path; each with the page that gives it. */
   alternatives?: Readonly<Record<string, readonly { page: string; alt: string }[]>>;
+  /** The house's own words, which no neighbour gives but which come the same way. */
+  vocabulary?: Vocabulary;
 }
 
 /** What the engine may know of a page's place, from plain data. */
-export function surroundingsFrom(page: { address: string; scope: string; title: string }, { titles, sheets = {}, files, anchors, alternatives }: Neighbours): Surroundings {
+export function surroundingsFrom(page: { address: string; scope: string; title: string }, { titles, sheets = {}, files, asked, anchors, alternatives, vocabulary }: Neighbours): Surroundings {
   const there = files && new Set([...files, ...Object.keys(titles)]);
+  const known = asked && new Set(asked);
   return {
     ...(page.scope === 'fragment' ? { shownTitle: page.title } : {}),
+    ...(vocabulary ? { vocabulary, ...(vocabulary.colours?.length ? { houseColours: vocabulary.colours } : {}) } : {}),
     titleOf: (address) => titles[resolveAddress(page.address, address) ?? ''],
     sheetAt(address, from) {
       const path = resolveAddress(from || page.address, address);
@@ -36,7 +42,7 @@ export function surroundingsFrom(page: { address: string; scope: string; title: 
     },
     leadsSomewhere(address) {
       const path = resolveAddress(page.address, address);
-      if (path === null || !there) return undefined;
+      if (path === null || !there || (known && !known.has(path) && !there.has(path))) return undefined;
       return there.has(path) || (/(?:^|\/)$/.test(path) && there.has(`${path}index.html`));
     },
   };

@@ -5,6 +5,18 @@ import { childElements, descendants, type ElementNode, type RootNode, type TextN
 /** `document`: a whole page. `fragment`: an author's part of one; the platform adds the rest and shows the title. */
 export type Scope = 'document' | 'fragment';
 
+/** What a house adds to the lists the engine brings: part of what an audit looks at. */
+export interface Vocabulary {
+  /** Link texts that say nothing, in any of the house's languages. */
+  vagueLinks?: readonly string[];
+  /** Alternative texts its editors leave behind. */
+  placeholders?: readonly string[];
+  /** Colours of the house, as #rrggbb. */
+  colours?: readonly string[];
+  /** Classes its own editor writes: no leftovers of a word processor. */
+  allowedClasses?: readonly string[];
+}
+
 /** What the page's surroundings know and its source does not say. All optional: the engine also works on a lone file. */
 export interface Surroundings {
   /** The title a platform shows above a fragment as its level 1 heading. */
@@ -17,9 +29,11 @@ export interface Surroundings {
   extraSheets?: readonly string[];
   /** Colours of the house, as #rrggbb. */
   houseColours?: readonly string[];
+  /** Words of the house beside those the engine knows. */
+  vocabulary?: Vocabulary;
   /** The host the page is published on: what comes from it is not borrowed. */
   ownHost?: string;
-  /** Alternatives that other pages of the collection give the picture at an address. */
+  /** Alternatives that other pages of the collection give the image at an address. */
   alternativesOf?: (address: string) => readonly string[];
   /** Ids and names on the page that a relative address leads to, when that page is known. */
   anchorsIn?: (address: string) => ReadonlySet<string> | undefined;
@@ -90,7 +104,7 @@ export interface TextChange {
   text: TextNode;
 }
 
-/** What becomes of a fact when a text changes: the same, or mended; undefined when it has to be found out anew. */
+/** What becomes of a fact when a text changes: the same, or fixed; undefined when it has to be found out anew. */
 export type Carry<T> = (known: T, change: TextChange) => T | undefined;
 
 const carries: (Carry<unknown> | undefined)[] = [];
@@ -112,7 +126,7 @@ export function carried<T>(known: T): T {
   return known;
 }
 
-/** The facts of a page that hold, or can be mended, after a change of one of its texts. */
+/** The facts of a page that hold, or can be fixed, after a change of one of its texts. */
 export function carriedFacts(page: Page, change: TextChange): unknown[] {
   return page.facts.map((known, place) => (known === undefined ? undefined : carries[place]?.(known, change)));
 }

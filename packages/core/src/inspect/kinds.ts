@@ -39,7 +39,7 @@ export function inspectKinds(page: Page): Kinds {
     headings: outline(page).map(({ element, name, level }) => row(element, name, `level ${level}`)),
     links: links(page).map(({ element, name, href }) => row(element, name, href)),
     landmarks: landmarks(page).map(({ element, role, name }) => row(element, name, ROLE_WORDS[role] ?? role)),
-    images: images(page).filter((image) => roleOf(image) !== 'presentation' && !(valueOf(image, 'alt') !== null && tidy(valueOf(image, 'alt')!) === '')).map((image) => row(image, nameOf(page, image).name, 'picture')),
+    images: images(page).filter((image) => roleOf(image) !== 'presentation' && !(valueOf(image, 'alt') !== null && tidy(valueOf(image, 'alt')!) === '')).map((image) => row(image, nameOf(page, image).name, 'image')),
     fields: fields(page).map((field) => row(field, nameOf(page, field).name, ROLE_WORDS[exposedRole(page, field) ?? ''] ?? 'field')),
   };
 }

@@ -8,9 +8,9 @@ function subject(html: string, rule: string, surroundings: Surroundings = {}) {
   return subjectOf(page, auditPage(page).findings.find((one) => one.rule === rule)!);
 }
 
-test('a picture comes with the words around it and what it says elsewhere on the page', () => {
+test('an image comes with the words around it and what it says elsewhere on the page', () => {
   expect(subject('<h2>Smoker</h2><p>Light it well.</p><p><img src="s.png"> Pump gently.</p><p><img src="s.png" alt="A smoker, lit"> and <img src="other.png" alt="A veil"></p>', 'images/no-alternative')).toEqual({
-    kind: 'picture', before: 'Smoker Light it well.', after: 'Pump gently. and', alsoHere: ['A smoker, lit'],
+    kind: 'image', before: 'Smoker Light it well.', after: 'Pump gently. and', alsoHere: ['A smoker, lit'],
   });
 });
 

@@ -5,14 +5,14 @@ import type { Finding } from '../audit/findings.ts';
 import { houseColours } from '../semantics/houseColours.ts';
 import { images } from '../semantics/imageContext.ts';
 import { nameOf } from '../semantics/names.ts';
-import { addressOf, writtenAlternative } from '../semantics/pictures.ts';
+import { addressOf, writtenAlternative } from '../semantics/images.ts';
 import { contrastRatio, hexOf, parseColour } from '../style/colour.ts';
 import { coloursIn, shownTexts } from '../style/contrast.ts';
 import { nearestPassing } from '../style/nearestPassing.ts';
 
-/** A picture with the words around it, and the alternatives it has in other places of the page. */
-export interface PictureSubject {
-  kind: 'picture';
+/** An image with the words around it, and the alternatives it has in other places of the page. */
+export interface ImageSubject {
+  kind: 'image';
   /** Text that is read just before and just after it. */
   before: string;
   after: string;
@@ -40,20 +40,20 @@ export interface ColourSubject {
   passing: PassingColour[];
 }
 
-export type Subject = PictureSubject | ColourSubject;
+export type Subject = ImageSubject | ColourSubject;
 
 /** What a person needs to see to correct a finding, beside the finding: null where the finding itself is enough. */
 export function subjectOf(page: Page, finding: Finding): Subject | null {
   const element = elementAt(page, finding.at.path);
   if (!element) return null;
-  if (finding.family === 'images') return pictureSubject(page, element);
+  if (finding.family === 'images') return imageSubject(page, element);
   return finding.remedies.includes('nearest-passing') ? colourSubject(page, element, finding) : null;
 }
 
 /** Longest stretch of surrounding text that is shown, in characters. */
 const NEARBY = 180;
 
-function pictureSubject(page: Page, element: ElementNode): PictureSubject | null {
+function imageSubject(page: Page, element: ElementNode): ImageSubject | null {
   if (!element.range) return null;
   const { start, end } = element.range;
   let [before, after] = ['', ''];
@@ -64,7 +64,7 @@ function pictureSubject(page: Page, element: ElementNode): PictureSubject | null
   }
   const address = addressOf(element);
   const alsoHere = address === '' ? [] : images(page).filter((image) => image !== element && addressOf(image) === address).map((image) => writtenAlternative(image) ?? '');
-  return { kind: 'picture', before: lastWords(tidy(before)), after: firstWords(tidy(after)), alsoHere: [...new Set(alsoHere)] };
+  return { kind: 'image', before: lastWords(tidy(before)), after: firstWords(tidy(after)), alsoHere: [...new Set(alsoHere)] };
 }
 
 function firstWords(text: string): string {

@@ -8,7 +8,7 @@ import { links } from '../semantics/links.ts';
 import { realLists } from '../semantics/lists.ts';
 import { nameOf } from '../semantics/names.ts';
 import { outline } from '../semantics/outline.ts';
-import { addressOf, fileNameOf } from '../semantics/pictures.ts';
+import { addressOf, fileNameOf } from '../semantics/images.ts';
 import { roleOf } from '../semantics/roles.ts';
 import { headersOf } from '../semantics/tableHeaders.ts';
 import { typedLists } from '../semantics/typedLists.ts';

@@ -1,7 +1,7 @@
 import { elementAt } from '../document/paths.ts';
 import { parsePage, type Page } from '../document/page.ts';
-import { applyChange, changeOf, type Change } from '../source/edits.ts';
-import type { Finding } from '../audit/findings.ts';
+import { applyChange, changeOf, composeMoves, type Change, type Moves } from '../source/edits.ts';
+import { identityOf, type Finding } from '../audit/findings.ts';
 import { DEFAULT_PROFILE, selectFindings, type Profile } from '../audit/profile.ts';
 import { compareAudits } from '../audit/compare.ts';
 import { auditPage } from '../audit/run.ts';
@@ -53,49 +53,90 @@ export function applyRemedy(page: Page, finding: Finding, name: string, inputs: 
   const plan = REMEDIES[name as RemedyName].plan(target, inputs);
   if (!plan.ok) return plan;
   const change = changeOf(page.source, plan.value);
-  if (!change.ok) return decline('The correction’s edits get in each other’s way here. Mend this one in Source.');
+  if (!change.ok) return decline('The correction’s edits get in each other’s way here. Fix this one in Source.');
   const after = applyChange(page.source, change.value);
   if (!after.ok || after.value === page.source) return decline('This would change nothing.');
   return { ok: true, value: { change: change.value, after: after.value } };
 }
 
-const MOST_PASSES = 200;
+const MOST_PASSES = 1_000;
 
-/**
- * Applies every certain remedy of a page, one finding after another with an audit between, until none is left or none acts.
- * `only` names the rules to mend, `profile` what the house asks for, `leave` the fingerprints of findings that a person has settled.
- * Gives the text and the findings that were acted on.
- */
-export function mendCertain(page: Page, only?: readonly string[], profile: Profile = DEFAULT_PROFILE, leave: ReadonlySet<string> = new Set()): { after: string; mended: Finding[] } {
-  let here = page;
-  const mended: Finding[] = [];
-  const tried = new Set(leave);
-  for (let pass = 0; pass < MOST_PASSES; pass++) {
-    const next = nextCertain(here, tried, profile, only);
-    if (!next) break;
-    tried.add(next.finding.fingerprint);
-    mended.push(next.finding);
-    here = parsePage(next.after, { scope: page.scope, surroundings: page.surroundings });
-  }
-  return { after: here.source, mended };
+/** Where nothing moves. */
+const STILL: Moves = { edits: [] };
+
+export interface FixedCertain {
+  after: string;
+  /** What was acted on, as it was first seen. */
+  fixed: Finding[];
+  /** Where places of the old text went. */
+  moves: Moves;
 }
 
-function nextCertain(page: Page, tried: ReadonlySet<string>, profile: Profile, only?: readonly string[]): { finding: Finding; after: string } | null {
-  for (const finding of selectFindings(auditPage(page).findings, profile)) {
-    if (finding.outcome !== 'failed' || tried.has(finding.fingerprint) || (only && !only.includes(finding.rule))) continue;
+/**
+ * Applies every certain remedy of a page, one finding after another with an audit between, until none is left or none acts. Findings
+ * are followed through each edit, so that one a person has settled (`leave`) stays left alone, and of equal ones none is passed over.
+ * `only` names the rules to fix, `profile` what the house asks for.
+ */
+export function fixCertain(page: Page, only?: readonly string[], profile: Profile = DEFAULT_PROFILE, leave: (finding: Finding) => boolean = () => false): FixedCertain {
+  let here = page;
+  let seen = auditPage(page).findings;
+  /** What each finding that is still there was when it was first seen. */
+  let first = new Map(seen.map((finding) => [finding, finding]));
+  let leaving = new Set(seen.filter(leave));
+  const turns = new Turns(seen);
+  const done: FixedCertain = { after: page.source, fixed: [], moves: STILL };
+  for (let pass = 0; pass < MOST_PASSES; pass++) {
+    const next = nextCertain(here, seen, (finding) => leaving.has(finding) || turns.spent(finding), profile, only);
+    if (!next) break;
+    done.fixed.push(first.get(next.finding) ?? next.finding);
+    done.moves = composeMoves(done.moves, next.change);
+    turns.take(next.finding);
+    leaving.add(next.finding);
+    const after = parsePage(next.after, { scope: page.scope, surroundings: page.surroundings });
+    const fresh = auditPage(after).findings;
+    const { kept } = compareAudits(seen, fresh, next.change, { before: here.source, after: after.source });
+    first = new Map(kept.map((pair) => [pair.new, first.get(pair.old) ?? pair.old]));
+    leaving = new Set(kept.filter((pair) => leaving.has(pair.old)).map((pair) => pair.new));
+    [here, seen] = [after, fresh];
+  }
+  return { ...done, after: here.source };
+}
+
+/** How often a problem may be acted on: as often as it stood, and once more for what comes to light. Two remedies that undo each other end there. */
+class Turns {
+  private readonly left = new Map<string, number>();
+
+  constructor(seen: readonly Finding[]) {
+    for (const finding of seen) this.left.set(identityOf(finding), (this.left.get(identityOf(finding)) ?? 1) + 1);
+  }
+
+  spent(finding: Finding): boolean {
+    return this.left.get(identityOf(finding)) === 0;
+  }
+
+  take(finding: Finding): void {
+    this.left.set(identityOf(finding), (this.left.get(identityOf(finding)) ?? 1) - 1);
+  }
+}
+
+function nextCertain(page: Page, seen: readonly Finding[], passes: (finding: Finding) => boolean, profile: Profile, only?: readonly string[]): { finding: Finding; after: string; change: Change } | null {
+  for (const finding of seen) {
+    if (passes(finding) || (only && !only.includes(finding.rule))) continue;
+    if (!finding.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)) || selectFindings([finding], profile)[0]?.outcome !== 'failed') continue;
     for (const name of finding.remedies) {
       if (!isCertain(REMEDIES[name], finding.rule)) continue;
       const target = targetOf(page, finding);
       const result = applyRemedy(page, finding, name, target ? (REMEDIES[name].propose?.(target) ?? {}) : {});
-      if (result.ok) return { finding, after: result.value.after };
+      if (result.ok) return { finding, ...result.value };
     }
   }
   return null;
 }
 
-export interface MendedMany {
+export interface FixedMany {
   after: string;
-  mended: Finding[];
+  fixed: Finding[];
+  moves: Moves;
   declined: { finding: Finding; reason: string }[];
 }
 
@@ -103,12 +144,13 @@ export interface MendedMany {
  * Applies one remedy to several findings of a page, one after another with an audit between. Each takes what the engine proposes for
  * it, and over that what a person chose for all. What declines stays as it is and says why.
  */
-export function mendAlike(page: Page, findings: readonly Finding[], name: RemedyName, chosen: Inputs): MendedMany {
+export function fixAlike(page: Page, findings: readonly Finding[], name: RemedyName, chosen: Inputs): FixedMany {
   let here = page;
   let seen = auditPage(page).findings;
   // Where each finding that waits stands on the page as it is by now.
-  const places = new Map(findings.map((finding) => [finding, seen.find((one) => one.fingerprint === finding.fingerprint)]));
-  const done: MendedMany = { after: page.source, mended: [], declined: [] };
+  const names = new Map(seen.map((one) => [one.fingerprint, one]));
+  const places = new Map(findings.map((finding) => [finding, names.get(finding.fingerprint)]));
+  const done: FixedMany = { after: page.source, fixed: [], moves: STILL, declined: [] };
   for (const finding of findings) {
     const now = places.get(finding);
     const target = now && targetOf(here, now);
@@ -118,10 +160,12 @@ export function mendAlike(page: Page, findings: readonly Finding[], name: Remedy
       done.declined.push({ finding, reason: result.reason });
       continue;
     }
-    done.mended.push(finding);
+    done.fixed.push(finding);
+    done.moves = composeMoves(done.moves, result.value.change);
+    const before = here.source;
     here = parsePage(result.value.after, { scope: page.scope, surroundings: page.surroundings });
     const fresh = auditPage(here).findings;
-    const { kept } = compareAudits(seen, fresh, result.value.change);
+    const { kept } = compareAudits(seen, fresh, result.value.change, { before, after: here.source });
     const moved = new Map(kept.map((pair) => [pair.old, pair.new]));
     for (const [waiting, place] of places) places.set(waiting, place && moved.get(place));
     seen = fresh;
@@ -129,7 +173,7 @@ export function mendAlike(page: Page, findings: readonly Finding[], name: Remedy
   return { ...done, after: here.source };
 }
 
-/** Findings of the same slip: the same rule and remedy; where a remedy needs words, only those about the same thing (one picture, one destination). */
+/** Findings of the same slip: the same rule and remedy; where a remedy needs words, only those about the same thing (one image, one destination). */
 export function alikeTo(page: Page, finding: Finding, name: RemedyName, among: readonly Finding[]): Finding[] {
   return among.filter((one) => {
     if (one.rule !== finding.rule || one.message !== finding.message || !one.remedies.includes(name)) return false;

@@ -3,7 +3,7 @@ import { parsePage } from '../document/page.ts';
 import { inspectKinds } from '../inspect/kinds.ts';
 import { inspectTables } from '../inspect/views.ts';
 import { COLOUR_VISION } from '../standards/colourVision.ts';
-import { alikeTo, mendAlike } from './apply.ts';
+import { alikeTo, fixAlike } from './apply.ts';
 import { arrange, type Arrangement } from './arrange.ts';
 
 function arranged(html: string, wish: Arrangement): string {
@@ -70,34 +70,34 @@ describe('the same slip many times', () => {
     const page = parsePage(html);
     const lists = findingsOf(html).filter((finding) => finding.rule === 'lists/typed');
     expect(alikeTo(page, lists[0]!, 'make-list', findingsOf(html))).toEqual(lists);
-    const done = mendAlike(page, lists, 'make-list', {});
+    const done = fixAlike(page, lists, 'make-list', {});
     expect(done.after).toBe('<h2>A</h2><ul><li>One</li><li>Two</li></ul><h2>B</h2><ul><li>Three</li><li>Four</li></ul>');
-    expect(done.mended).toHaveLength(2);
+    expect(done.fixed).toHaveLength(2);
   });
 
-  test('a description is given to the uses of one picture only', () => {
+  test('a description is given to the uses of one image only', () => {
     const html = '<p><img src="gate.png"> North</p><p><img src="weir.png"> South</p><p><img src="gate.png"> East</p>';
     const page = parsePage(html);
     const [first] = findingsOf(html).filter((finding) => finding.rule === 'images/no-alternative');
     const alike = alikeTo(page, first!, 'describe', findingsOf(html));
     expect(alike.map((finding) => finding.subject)).toEqual(['gate.png', 'gate.png']);
-    expect(mendAlike(page, alike, 'describe', { alt: 'A lock gate' }).after).toBe('<p><img alt="A lock gate" src="gate.png"> North</p><p><img src="weir.png"> South</p><p><img alt="A lock gate" src="gate.png"> East</p>');
+    expect(fixAlike(page, alike, 'describe', { alt: 'A lock gate' }).after).toBe('<p><img alt="A lock gate" src="gate.png"> North</p><p><img src="weir.png"> South</p><p><img alt="A lock gate" src="gate.png"> East</p>');
   });
 
-  test('one slip is mended however often it stands', () => {
+  test('one slip is fixed however often it stands', () => {
     const html = Array.from({ length: 12 }, (_, i) => `<p>Leaf ${i}: <a href="leaf-${i}.html" target="_blank">Leaf number ${i}</a>.</p>`).join('');
     const page = parsePage(html);
     const all = findingsOf(html).filter((finding) => finding.rule === 'links/new-window');
-    const { after, mended } = mendAlike(page, alikeTo(page, all[0]!, 'same-window', all), 'same-window', {});
-    expect([mended.length, after]).toEqual([12, html.replaceAll(' target="_blank"', '')]);
+    const { after, fixed } = fixAlike(page, alikeTo(page, all[0]!, 'same-window', all), 'same-window', {});
+    expect([fixed.length, after]).toEqual([12, html.replaceAll(' target="_blank"', '')]);
   });
 
   test('each keeps what is proposed for it where nobody chose otherwise, and what declines says why', () => {
     const html = '<h2>A</h2><h4>B</h4><h2>C</h2><h5>D</h5>';
     const page = parsePage(html);
     const leaps = findingsOf(html).filter((finding) => finding.rule === 'headings/leap');
-    expect(mendAlike(page, leaps, 'set-level', {}).after).toBe('<h2>A</h2><h3>B</h3><h2>C</h2><h3>D</h3>');
-    const refused = mendAlike(page, leaps, 'set-level', { level: '9' });
+    expect(fixAlike(page, leaps, 'set-level', {}).after).toBe('<h2>A</h2><h3>B</h3><h2>C</h2><h3>D</h3>');
+    const refused = fixAlike(page, leaps, 'set-level', { level: '9' });
     expect([refused.after, refused.declined.map((one) => one.reason)]).toEqual([html, ['Choose a level from 1 to 6.', 'Choose a level from 1 to 6.']]);
   });
 });

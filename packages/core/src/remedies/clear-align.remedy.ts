@@ -15,6 +15,6 @@ export const remedy: Remedy = {
     if (has(element, 'align')) edits.push(dropAttribute(page, element, 'align'));
     if (element.tag === 'center') edits.push(...(renameTag(page, element, 'div') ?? []));
     const real = edits.filter((edit) => edit !== null);
-    return real.length > 0 ? planned(...real) : decline('The alignment comes from a style sheet; mend it there.');
+    return real.length > 0 ? planned(...real) : decline('The alignment comes from a style sheet; fix it there.');
   },
 };

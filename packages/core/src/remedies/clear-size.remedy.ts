@@ -10,6 +10,6 @@ export const remedy: Remedy = {
   fields: [],
   plan({ page, finding }) {
     const edits = (forcedSizes(page).get(String(finding.values.size)) ?? []).flatMap((element) => withoutLook(page, element, (property) => property === 'font-size' || property === 'font', 'size'));
-    return edits.length > 0 ? planned(...edits) : decline('This size is set in a way that cannot be taken away here; mend it in Source.');
+    return edits.length > 0 ? planned(...edits) : decline('This size is set in a way that cannot be taken away here; fix it in Source.');
   },
 };

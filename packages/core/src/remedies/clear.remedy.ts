@@ -12,7 +12,7 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const edits = editsFor(target);
-    return edits.length > 0 ? planned(...edits) : decline('This look comes from a style sheet; mend it there.');
+    return edits.length > 0 ? planned(...edits) : decline('This look comes from a style sheet; fix it there.');
   },
 };
 

@@ -1,7 +1,7 @@
 import type { Edit } from '../source/edits.ts';
 import { rawText, type TextNode, type TreeNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
-import { imagesIn } from '../semantics/pictures.ts';
+import { imagesIn } from '../semantics/images.ts';
 
 /** Edits that cut the first `length` characters of a run of nodes, with every element that held nothing else; null without a source. */
 export function cutStart(page: Page, nodes: readonly TreeNode[], length: number): Edit[] | null {

@@ -6,7 +6,7 @@ import type { Page } from '../document/page.ts';
 import { dropAttribute, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
 
-/** Marks a picture as one that adds nothing, so that it is passed over. */
+/** Marks an image as one that adds nothing, so that it is passed over. */
 export const remedy: Remedy = {
   name: 'decorative',
   label: 'It only decorates',
@@ -14,14 +14,14 @@ export const remedy: Remedy = {
   fields: [],
   plan({ page, element, finding }) {
     if (finding.rule === 'images/decorative-mixed') return onlyDecorative(page, element);
-    if (isOnlyName(page, element)) return decline('This picture is all that its link or button holds; without words it would have no name. Describe where it leads.');
+    if (isOnlyName(page, element)) return decline('This image is all that its link or button holds; without words it would have no name. Describe where it leads.');
     if (element.tag === 'img') return onlyDecorative(page, element);
     const edit = setAttribute(element, 'aria-hidden', 'true');
     return edit ? planned(edit) : decline(NO_SOURCE);
   },
 };
 
-/** Empties the alternative and takes away what else names the picture; a role that says so is said by the empty alternative. */
+/** Empties the alternative and takes away what else names the image; a role that says so is said by the empty alternative. */
 function onlyDecorative(page: Page, element: ElementNode): Plan {
   const dropped = ['title', 'aria-label', 'tabindex'].map((name) => dropAttribute(page, element, name)).filter((edit) => edit !== null);
   const emptied = tidy(valueOf(element, 'alt') ?? '') === '' && has(element, 'alt') ? [] : [setAttribute(element, 'alt', '')];

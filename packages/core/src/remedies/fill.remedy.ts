@@ -1,11 +1,11 @@
 import { childElements, tidy } from '../document/tree.ts';
 import { isLink } from '../semantics/roles.ts';
-import { imagesIn } from '../semantics/pictures.ts';
+import { imagesIn } from '../semantics/images.ts';
 import { headingLevel } from '../semantics/outline.ts';
 import { contentRange, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Gives an empty heading, link or button its words: as text, as a value, or as the alternative of the only picture in it. */
+/** Gives an empty heading, link or button its words: as text, as a value, or as the alternative of the only image in it. */
 export const remedy: Remedy = {
   name: 'fill',
   label: 'Write its text',
@@ -22,8 +22,8 @@ export const remedy: Remedy = {
       const edit = setAttribute(element, 'value', text);
       return edit ? planned(edit) : decline(NO_SOURCE);
     }
-    const picture = imagesIn(element)[0];
-    const described = picture && setAttribute(picture, 'alt', text);
+    const image = imagesIn(element)[0];
+    const described = image && setAttribute(image, 'alt', text);
     if (described) return planned(described);
     // A drawing stays, and the name stands beside it.
     const drawn = childElements(element).length > 0 ? setAttribute(element, 'aria-label', text) : null;

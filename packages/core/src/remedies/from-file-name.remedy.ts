@@ -1,9 +1,9 @@
-import { addressOf, fileNameOf } from '../semantics/pictures.ts';
+import { addressOf, fileNameOf } from '../semantics/images.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 import { tidy, type ElementNode } from '../document/tree.ts';
 
-/** Starts the description from the words of the file's name, for a person to mend. */
+/** Starts the description from the words of the file's name, for a person to fix. */
 export const remedy: Remedy = {
   name: 'from-file-name',
   label: 'Start from the file’s name',

@@ -2,7 +2,7 @@ import { childElements, type ElementNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { linkAfter } from '../semantics/links.ts';
 import { shownText } from '../semantics/names.ts';
-import { imagesIn, writtenAlternative } from '../semantics/pictures.ts';
+import { imagesIn, writtenAlternative } from '../semantics/images.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
@@ -23,10 +23,10 @@ function joinLinks(page: Page, first: ElementNode): Plan {
   if (!after) return decline('The two links no longer stand side by side.');
   const { next } = after;
   if (!first.endTag || !next.startTag || !next.endTag) return decline(NO_SOURCE);
-  const pictures = [...imagesIn(first), ...imagesIn(next)];
+  const images = [...imagesIn(first), ...imagesIn(next)];
   const words = bare(`${shownText(page, first)} ${shownText(page, next)}`);
-  // A picture that says what the words beside it say is passed over once both are one link.
-  const passed = pictures.filter((image) => bare(writtenAlternative(image) ?? '') === words).map((image) => setAttribute(image, 'alt', ''));
+  // An image that says what the words beside it say is passed over once both are one link.
+  const passed = images.filter((image) => bare(writtenAlternative(image) ?? '') === words).map((image) => setAttribute(image, 'alt', ''));
   if (passed.some((edit) => edit === null)) return decline(NO_SOURCE);
   return planned({ ...first.endTag, text: '' }, { ...next.startTag, text: '' }, ...(passed as NonNullable<(typeof passed)[number]>[]));
 }

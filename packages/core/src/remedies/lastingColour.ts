@@ -33,6 +33,6 @@ export function setLastingColour({ page, element, finding }: Target, property: M
   const after = change.ok ? applyChange(page.source, change.value) : change;
   const fresh = after.ok ? parsePage(after.value, { scope: page.scope, surroundings: page.surroundings }) : null;
   const there = fresh && elementAt(fresh, pathOf(page, element));
-  if (!there || coloursIn(fresh, there).ratio < required) return decline('Its style sheet or half clear text keeps the colour from being seen; mend it there.');
+  if (!there || coloursIn(fresh, there).ratio < required) return decline('Its style sheet or half clear text keeps the colour from being seen; fix it there.');
   return planned(edit);
 }

@@ -3,7 +3,7 @@ import { rawText, tidy, type ElementNode, type Range, type TreeNode } from '../d
 import type { Page } from '../document/page.ts';
 import { inlineStyle } from '../style/inline.ts';
 import type { MarkerKind, TypedItem } from '../semantics/markers.ts';
-import { imagesIn } from '../semantics/pictures.ts';
+import { imagesIn } from '../semantics/images.ts';
 import { lineRange, typedLists, type TypedLine, type TypedList } from '../semantics/typedLists.ts';
 import { cutStart, layoutSpace } from './cutText.ts';
 import { dropAttribute, NO_SOURCE } from './markup.ts';

@@ -39,7 +39,7 @@ function trimmed(page: Page, from: number, to: number): [number, number] {
 function splitAtBreaks(page: Page, block: ElementNode, passage: Passage): Plan {
   const runs = runsOf(page, passage.breaks);
   if (!runs || runs.length === 0) return decline(NO_SOURCE);
-  if (runs.some((run) => run[0]!.parent !== block)) return decline('The breaks stand inside other markup; mend them in Source.');
+  if (runs.some((run) => run[0]!.parent !== block)) return decline('The breaks stand inside other markup; fix them in Source.');
   const isParagraph = block.tag === 'p';
   if (isParagraph && !block.startTag) return decline(NO_SOURCE);
   const open = isParagraph ? `<p${sharedAttributes(page, block)}>` : '<p>';

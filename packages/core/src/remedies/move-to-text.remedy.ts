@@ -1,11 +1,11 @@
 import { tidy } from '../document/tree.ts';
-import { writtenAlternative } from '../semantics/pictures.ts';
+import { writtenAlternative } from '../semantics/images.ts';
 import { escapeText, NO_SOURCE, setAttribute } from './markup.ts';
 import { blockAfter } from './placing.ts';
 import { firstClause } from './shorten.remedy.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Leaves the gist in the alternative and puts the rest into a paragraph after the picture. */
+/** Leaves the gist in the alternative and puts the rest into a paragraph after the image. */
 export const remedy: Remedy = {
   name: 'move-to-text',
   label: 'Move the rest into the text',

@@ -2,7 +2,7 @@ import { parsePage } from '../document/page.ts';
 import { elementAt } from '../document/paths.ts';
 import { shownText } from '../semantics/names.ts';
 import { auditPage } from '../audit/run.ts';
-import { mendCertain } from './apply.ts';
+import { fixCertain } from './apply.ts';
 
 /** Text from elsewhere, made sound as far as that needs nobody, and the lines of it that may be headings. */
 export interface Pasted {
@@ -12,7 +12,7 @@ export interface Pasted {
 
 /** Cleans what a word processor or another page brings along and makes real lists of typed ones; bold lines are left to be asked about. */
 export function cleanPaste(html: string): Pasted {
-  const { after } = mendCertain(parsePage(html, { scope: 'fragment' }), ['text/pasted-markup', 'lists/typed']);
+  const { after } = fixCertain(parsePage(html, { scope: 'fragment' }), ['text/pasted-markup', 'lists/typed']);
   const page = parsePage(after, { scope: 'fragment' });
   const bold = auditPage(page).findings.flatMap(({ rule, at }) => {
     const element = rule === 'headings/imitated' ? elementAt(page, at.path) : null;

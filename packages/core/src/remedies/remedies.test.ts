@@ -9,7 +9,7 @@ import { parsePage, type Page, type Surroundings } from '../document/page.ts';
 import { applyChange, invertChange } from '../source/edits.ts';
 import { RULES } from '../rules/registry.ts';
 import type { RuleCase } from '../rules/types.ts';
-import { applyRemedy, mendCertain, offersFor } from './apply.ts';
+import { applyRemedy, fixCertain, offersFor } from './apply.ts';
 import { REMEDY_NAMES } from './names.ts';
 import { REMEDIES } from './registry.ts';
 import { repairedLevels } from './repairedLevels.ts';
@@ -27,7 +27,7 @@ function findingsOf(page: Page): Finding[] {
 }
 
 /** The page after a remedy of its first finding of a rule. */
-function mended(html: string, rule: string, remedy: string, inputs?: Inputs): string {
+function fixed(html: string, rule: string, remedy: string, inputs?: Inputs): string {
   const page = open(html);
   const finding = auditPage(page).findings.find((one) => one.rule === rule);
   if (!finding) throw new Error(`${rule} finds nothing in ${html}`);
@@ -50,14 +50,14 @@ test.each<[string, string, string]>([
   ['markers written as character references', '<p>&bull;&nbsp;One</p><p>&#8226; Two</p>', '<ul><li>One</li><li>Two</li></ul>'],
   ['a marker in an element of its own, and a word processor’s indent', '<p class="k" style="margin-left:36pt"><span>·<span>&nbsp;&nbsp; </span></span>One</p><p>· Two</p>', '<ul><li class="k">One</li><li>Two</li></ul>'],
 ])('make-list: %s', (_shows, html, after) => {
-  expect(mended(html, 'lists/typed', 'make-list')).toBe(after);
+  expect(fixed(html, 'lists/typed', 'make-list')).toBe(after);
 });
 
 test.each<[string, string, string]>([
   ['words beside numbers and an empty corner', '<table border=1><tr><td></td><td>Adult</td></tr><tr><td>Hour</td><td>7</td></tr></table>', '<table border=1><tr><td></td><th scope="col">Adult</th></tr><tr><th scope="row">Hour</th><td>7</td></tr></table>'],
   ['a header over two columns', '<table border=1><tr><td>Lock</td><td colspan=2>Depth</td></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>', '<table border=1><tr><th scope="col">Lock</th><th scope="colgroup" colspan=2>Depth</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>'],
 ])('set-headers infers %s', (_shows, html, after) => {
-  expect(mended(html, 'tables/no-headers', 'set-headers')).toBe(after);
+  expect(fixed(html, 'tables/no-headers', 'set-headers')).toBe(after);
 });
 
 test.each<[string, string, string, Inputs, RegExp]>([
@@ -70,7 +70,7 @@ test.each<[string, string, string, Inputs, RegExp]>([
   ['document/no-language', 'set-language', '<html><body>x</body></html>', { language: 'not a tag' }, /registered language tag/],
   ['tables/no-headers', 'set-headers', '<table border=1><tr><td>A<td>B<tr><td>1<td>2</table>', { headers: 'all' }, /Choose/],
 ])('%s, %s declines with a reason where it cannot help: %s', (rule, remedy, html, inputs, reason) => {
-  expect(mended(html, rule, remedy, inputs)).toMatch(reason);
+  expect(fixed(html, rule, remedy, inputs)).toMatch(reason);
 });
 
 describe('repair-outline', () => {
@@ -88,7 +88,7 @@ describe('repair-outline', () => {
     expect(repairedLevels(before, scope)).toEqual(after);
   });
 
-  test('leaves no leap, begins right, and mends nothing twice', () => {
+  test('leaves no leap, begins right, and fixes nothing twice', () => {
     fc.assert(fc.property(levels, fc.constantFrom('fragment' as const, 'document' as const), (before, scope) => {
       const after = repairedLevels(before, scope);
       const parents = under(after);
@@ -151,11 +151,11 @@ function isSureMust(finding: Finding): boolean {
   return finding.weight === 'must' && finding.outcome === 'failed';
 }
 
-test.each(pagesWithSlips())('mending what is certain on %s twice is the same as once', (_name, html) => {
-  const once = mendCertain(open(html));
-  const twice = mendCertain(open(once.after));
+test.each(pagesWithSlips())('fixing what is certain on %s twice is the same as once', (_name, html) => {
+  const once = fixCertain(open(html));
+  const twice = fixCertain(open(once.after));
   expect(twice.after).toBe(once.after);
-  expect(twice.mended).toEqual([]);
+  expect(twice.fixed).toEqual([]);
 });
 
 test.each(pagesWithSlips())('%s can be made right from its notes alone', (_name, html) => {
@@ -165,7 +165,7 @@ test.each(pagesWithSlips())('%s can be made right from its notes alone', (_name,
     if (!next?.ok) break;
     here = open(next.value.after);
   }
-  // What parsers make up for broken markup has no source to mend: such a page is mended in Source.
+  // What parsers make up for broken markup has no source to fix: such a page is fixed in Source.
   // A rule without remedies, and what was declined with a reason, is left to a person.
   expect(findingsOf(here).filter((finding) => finding.remedies.length > 0 && !settledByHand(finding) && offersFor(here, finding).some((offer) => applyRemedy(here, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) }).ok)).map((finding) => `${finding.rule} ${finding.at.path}`)).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { elementAt } from '../document/paths.ts';
-import { imagesIn } from '../semantics/pictures.ts';
+import { imagesIn } from '../semantics/images.ts';
 import type { Edit } from '../source/edits.ts';
 import { dropAttribute, NO_SOURCE, removal, unwrap } from './markup.ts';
 import { decline, planned, type Plan, type Remedy, type Target } from './types.ts';
@@ -23,7 +23,7 @@ export const remedy: Remedy = {
     if (finding.rule === 'text/moving') return element.startTag ? planned(...unwrap(element)) : decline(NO_SOURCE);
     if (finding.at.through || finding.message === 'breaks') return removeRun(target);
     if (!element.range) return decline(NO_SOURCE);
-    if (imagesIn(element).length > 0) return decline('It holds a picture; taking it out would take the picture too.');
+    if (imagesIn(element).length > 0) return decline('It holds an image; taking it out would take the image too.');
     return planned(removal(page, element.range));
   },
 };

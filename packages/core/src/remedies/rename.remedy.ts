@@ -1,6 +1,6 @@
 import { tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { troubleOfFileName } from '../semantics/fileNames.ts';
-import { addressOf, fileNameOf, writtenAlternative } from '../semantics/pictures.ts';
+import { addressOf, fileNameOf, writtenAlternative } from '../semantics/images.ts';
 import type { Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
@@ -8,7 +8,7 @@ import { decline, planned, type Remedy } from './types.ts';
 
 const PLAIN = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 
-/** Gives a picture's file a name of lower-case words. The page's addresses follow; whoever keeps the files gives the file its new name. */
+/** Gives an image's file a name of lower-case words. The page's addresses follow; whoever keeps the files gives the file its new name. */
 export const remedy: Remedy = {
   name: 'rename',
   label: 'Name the file anew',

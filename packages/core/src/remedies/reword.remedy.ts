@@ -18,7 +18,7 @@ export const remedy: Remedy = {
     if (!text) return decline('Write the new text.');
     if (text === shownText(page, element)) return decline('This is what it says now.');
     if (headingLevel(element) === null && (isVagueText(text) || isAddress(text))) return decline('This still does not say where the link goes.');
-    if ([...elementsIn(element)].some((inner) => ['img', 'svg', 'picture', 'button'].includes(inner.tag))) return decline('It holds a picture; describe the picture, or mend it in Source.');
+    if ([...elementsIn(element)].some((inner) => ['img', 'svg', 'picture', 'button'].includes(inner.tag))) return decline('It holds an image; describe the image, or fix it in Source.');
     const content = contentRange(element);
     return content && element.endTag ? planned({ ...content, text: escapeText(text) }) : decline(NO_SOURCE);
   },

@@ -12,7 +12,7 @@ export const remedy: Remedy = {
   propose: (target) => ({ text: inSentences(textOf(target)?.text ?? '') }),
   plan(target, inputs) {
     const node = textOf(target);
-    if (!node) return decline('This passage holds markup of its own; mend it in Source.');
+    if (!node) return decline('This passage holds markup of its own; fix it in Source.');
     if (!node.range) return decline(NO_SOURCE);
     const text = tidy(inputs.text ?? '') || inSentences(node.text);
     if (!/\p{Ll}/u.test(text)) return decline('This is still in capitals.');

@@ -27,10 +27,10 @@ export const remedy: Remedy = {
   },
 };
 
-/** What was most likely meant: the tag mended, the language of that name, else the one the text is written in. */
+/** What was most likely meant: the tag fixed, the language of that name, else the one the text is written in. */
 function likelyLanguage(written: string, page: Page): string {
-  const mended = written.replace(/_/g, '-');
-  if (mended && isLanguageTag(mended)) return mended;
+  const fixed = written.replace(/_/g, '-');
+  if (fixed && isLanguageTag(fixed)) return fixed;
   const named = COMMON.find(([tag, label]) => label.toLowerCase() === written.toLowerCase() || tag === written.slice(0, 2).toLowerCase())?.[0];
   return named ?? (usualLanguage(page) || 'en');
 }

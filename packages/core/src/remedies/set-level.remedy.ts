@@ -20,7 +20,7 @@ export const remedy: Remedy = {
   },
 };
 
-/** The level that mends the finding: just below the heading it is under, or the top that the page allows. */
+/** The level that fixes the finding: just below the heading it is under, or the top that the page allows. */
 function fittingLevel({ page, element, finding }: Target): number {
   if (finding.rule === 'headings/leap') return Number(finding.values.from) + 1;
   if (finding.rule === 'headings/first-level') return page.scope === 'document' ? 1 : 2;

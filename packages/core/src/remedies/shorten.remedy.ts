@@ -1,5 +1,5 @@
 import { tidy } from '../document/tree.ts';
-import { writtenAlternative } from '../semantics/pictures.ts';
+import { writtenAlternative } from '../semantics/images.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
@@ -19,7 +19,7 @@ export const remedy: Remedy = {
   },
 };
 
-/** The first sentence or clause, for a person to mend. */
+/** The first sentence or clause, for a person to fix. */
 export function firstClause(alt: string): string {
   const clause = /^.{20,80}?(?=[,.;:–—]\s|\swith\s|\sand\s|$)/u.exec(alt)?.[0] ?? alt.slice(0, 80);
   return clause.length < alt.length ? clause.trim() : alt.slice(0, 80).replace(/\s+\S*$/, '');

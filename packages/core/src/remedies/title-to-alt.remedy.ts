@@ -2,7 +2,7 @@ import { tidy, valueOf } from '../document/tree.ts';
 import { dropAttribute, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Makes a picture's tooltip its alternative. */
+/** Makes an image's tooltip its alternative. */
 export const remedy: Remedy = {
   name: 'title-to-alt',
   label: 'Make the tooltip its alternative',

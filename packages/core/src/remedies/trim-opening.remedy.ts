@@ -1,5 +1,5 @@
 import { openingOf } from '../semantics/wording.ts';
-import { writtenAlternative } from '../semantics/pictures.ts';
+import { writtenAlternative } from '../semantics/images.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 

@@ -1,5 +1,5 @@
 import { rawText, tidy } from '../document/tree.ts';
-import { imagesIn } from '../semantics/pictures.ts';
+import { imagesIn } from '../semantics/images.ts';
 import { NO_SOURCE, removal, unwrap } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 

@@ -2,7 +2,7 @@ import { descendants, tidy } from '../document/tree.ts';
 import { escapeText, escapeValue, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Gives a picture made of characters a name that is read in its place. */
+/** Gives an image made of characters a name that is read in its place. */
 export const remedy: Remedy = {
   name: 'wrap-with-name',
   label: 'Give it words',
@@ -25,6 +25,6 @@ export const remedy: Remedy = {
       const start = node.range.start + found.at;
       return planned({ start, end: start + found.form.length, text: `<span role="img" aria-label="${escapeValue(text)}">${found.form}</span>` });
     }
-    return decline('These signs are written in a way that cannot be mended here; mend them in Source.');
+    return decline('These signs are written in a way that cannot be fixed here; fix them in Source.');
   },
 };

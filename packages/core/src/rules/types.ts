@@ -40,7 +40,7 @@ export interface Rule<M extends string = string> {
   fix: string;
   /** Asked of a person when the outcome is cantTell. `yes` says the finding stands, `no` that all is well. */
   question?: { ask: string; yes: string; no: string };
-  /** The question is about exactly these words or this picture: with others it is another question, and an answer does not carry over. */
+  /** The question is about exactly these words or this image: with others it is another question, and an answer does not carry over. */
   exact?: true;
   criteria: readonly string[];
   techniques: readonly string[];
@@ -67,7 +67,7 @@ export interface Rule<M extends string = string> {
 
 /** Measures a house may set, with what common practice sets. */
 export interface Thresholds {
-  /** Characters of a picture's alternative. */
+  /** Characters of an image's alternative. */
   longestAlternative: number;
   /** Characters of a link's text. */
   longestLink: number;

@@ -74,7 +74,7 @@ export const halfSetColours = fact((page: Page) =>
     const own = inlineStyle(element);
     if (own.size === 0 || !isSeen(page, element) || shownText(page, element, 1) === '') return null;
     const [color, ground] = [own.get('color'), own.get('background-color') ?? own.get('background')];
-    if (color && !ground && color !== 'inherit' && !someAround(page, element, (style) => style.background.a > 0 || style.picture !== null)) return `text ${color}`;
+    if (color && !ground && color !== 'inherit' && !someAround(page, element, (style) => style.background.a > 0 || style.image !== null)) return `text ${color}`;
     const plain = ground && /^#|^rgb|^hsl|^[a-z]+$/.test(ground) && !/^(?:none|transparent|inherit|initial)$/.test(ground);
     return plain && !color && !someAround(page, element, (style) => style.declared.has('color')) ? `ground ${ground}` : null;
   }),

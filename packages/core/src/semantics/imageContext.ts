@@ -4,31 +4,31 @@ import { tagged } from '../document/tagged.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { shownText } from './names.ts';
 import { passagesByBlock, type Passage } from './passages.ts';
-import { addressOf, fileNameOf, writtenAlternative } from './pictures.ts';
+import { addressOf, fileNameOf, writtenAlternative } from './images.ts';
 import { blockAround } from './blocks.ts';
 import { isExposed } from './visibility.ts';
 
 /** The page's `img` elements that are told to readers. */
 export const images = fact((page: Page) => tagged(page, 'img').filter((element) => isExposed(page, element)), carried);
 
-/** The figure a picture stands in, and its caption's text; '' when it has none. */
+/** The figure an image stands in, and its caption's text; '' when it has none. */
 export function figureOf(page: Page, image: ElementNode): { figure: ElementNode; caption: string } | null {
   const figure = closestWithin(image, 6, (up) => up.tag === 'figure');
   const caption = figure && childElements(figure).find((child) => child.tag === 'figcaption');
   return figure && { figure, caption: caption ? shownText(page, caption) : '' };
 }
 
-/** The passage a picture stands in. */
+/** The passage an image stands in. */
 export function passageOf(page: Page, image: ElementNode): Passage | null {
   const block = blockAround(image);
   const all = block ? (passagesByBlock(page).get(block) ?? []) : [];
-  return all.length === 1 ? all[0]! : (all.find((passage) => passage.pictures > 0 && passage.first.range && image.range && passage.first.range.start <= image.range.start && (passage.last.range?.end ?? Infinity) >= image.range.end) ?? null);
+  return all.length === 1 ? all[0]! : (all.find((passage) => passage.images > 0 && passage.first.range && image.range && passage.first.range.start <= image.range.start && (passage.last.range?.end ?? Infinity) >= image.range.end) ?? null);
 }
 
-/** Whether a picture is all its block shows. */
+/** Whether an image is all its block shows. */
 export function standsAlone(page: Page, image: ElementNode): boolean {
   const passage = passageOf(page, image);
-  return passage !== null && passage.text === '' && passage.pictures === 1;
+  return passage !== null && passage.text === '' && passage.images === 1;
 }
 
 /** Width and height as the attributes say, in px; 0 where they do not. */
@@ -37,7 +37,7 @@ export function sizeOf(image: ElementNode): { width: number; height: number } {
   return { width: number('width'), height: number('height') };
 }
 
-/** The words of a picture's file name, lower case. */
+/** The words of an image's file name, lower case. */
 export function fileWordsOf(image: ElementNode): string[] {
   return fileNameOf(addressOf(image))
     .replace(/\.[a-z0-9]{2,5}$/i, '')
@@ -70,7 +70,7 @@ export function plainAlternative(image: ElementNode): string {
   return bare(writtenAlternative(image) ?? '');
 }
 
-/** Whether words near a picture say at length what it shows: a description it refers to, a long caption, a table or details beside it. */
+/** Whether words near an image say at length what it shows: a description it refers to, a long caption, a table or details beside it. */
 export function isDescribedNear(page: Page, image: ElementNode): boolean {
   if (['aria-describedby', 'aria-details', 'longdesc'].some((name) => tidy(valueOf(image, name) ?? '') !== '')) return true;
   const figure = figureOf(page, image);

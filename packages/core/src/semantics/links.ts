@@ -2,7 +2,7 @@ import { tidy, valueOf, type ElementNode, type TreeNode } from '../document/tree
 import { carried, fact, type Page } from '../document/page.ts';
 import { attributed } from '../document/tagged.ts';
 import { nameOf } from './names.ts';
-import { imagesIn } from './pictures.ts';
+import { imagesIn } from './images.ts';
 import { isLink } from './roles.ts';
 import { isExposed } from './visibility.ts';
 
@@ -31,9 +31,9 @@ export function linkAfter(link: ElementNode): { next: ElementNode; between: read
   return null;
 }
 
-/** What a link shows: words, a picture, both or nothing. */
-export function showsOf(link: ElementNode): 'words' | 'picture' | 'both' | 'nothing' {
-  const pictures = imagesIn(link).length > 0;
+/** What a link shows: words, an image, both or nothing. */
+export function showsOf(link: ElementNode): 'words' | 'image' | 'both' | 'nothing' {
+  const images = imagesIn(link).length > 0;
   let text = '';
   const waiting: TreeNode[] = [...link.children];
   for (let node = waiting.pop(); node; node = waiting.pop()) {
@@ -41,7 +41,7 @@ export function showsOf(link: ElementNode): 'words' | 'picture' | 'both' | 'noth
     else if (node.kind === 'element') waiting.push(...node.children);
   }
   const words = tidy(text) !== '';
-  return pictures ? (words ? 'both' : 'picture') : words ? 'words' : 'nothing';
+  return images ? (words ? 'both' : 'image') : words ? 'words' : 'nothing';
 }
 
 /** Ids and names that an address on the page may lead to. */

@@ -34,7 +34,7 @@ function itemsOf(list: ElementNode, kind: RealList['kind']): ElementNode[] {
 
 const HOLDS = new Set(['img', 'svg', 'iframe', 'video', 'audio', 'object', 'embed', 'canvas', 'input', 'select', 'textarea', 'button', 'math', 'hr', 'picture']);
 
-/** Which elements hold words, pictures or anything to use, by `order`: one pass from the end. */
+/** Which elements hold words, images or anything to use, by `order`: one pass from the end. */
 const holdSomething = fact((page: Page) => {
   const found = new Uint8Array(page.elements.length);
   for (const { text, parent } of page.texts) if (parent?.kind === 'element' && /[^\s\u00a0\u200b]/.test(text)) found[parent.order] = 1;
@@ -46,7 +46,7 @@ const holdSomething = fact((page: Page) => {
   return found;
 }, carried);
 
-/** Whether an element shows neither words nor pictures nor anything to use. */
+/** Whether an element shows neither words nor images nor anything to use. */
 export function showsNothing(page: Page, element: ElementNode): boolean {
   return holdSomething(page)[element.order] === 0;
 }

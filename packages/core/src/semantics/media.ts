@@ -2,7 +2,7 @@ import { childElements, closest, tidy, valueOf, type ElementNode } from '../docu
 import { fact, type Page } from '../document/page.ts';
 import { phrasesOf } from '../standards/phrases/index.ts';
 import { shownText } from './names.ts';
-import { fileNameOf } from './pictures.ts';
+import { fileNameOf } from './images.ts';
 import { isBlock } from './blocks.ts';
 
 /** Whether a player has a text track of some kinds. */

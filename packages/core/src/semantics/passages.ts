@@ -16,7 +16,7 @@ export interface Passage {
   breaks: readonly ElementNode[];
   /** Texts and breaks in order. */
   pieces: readonly (TextNode | ElementNode)[];
-  pictures: number;
+  images: number;
   /** First and last node of the run that lies directly in the block. */
   first: TreeNode;
   last: TreeNode;
@@ -34,7 +34,7 @@ interface Draft {
   pieces: (TextNode | ElementNode)[];
   texts: TextNode[];
   breaks: ElementNode[];
-  pictures: number;
+  images: number;
   first: TreeNode;
   last: TreeNode;
 }
@@ -86,7 +86,7 @@ function isTypedInto(element: ElementNode): boolean {
 function note(top: { block: ElementNode; draft: Draft | null }, node: TextNode | ElementNode): void {
   if (!top.draft) {
     if (node.kind === 'text' && !/[^\s]/.test(node.text)) return;
-    top.draft = { block: top.block, pieces: [], texts: [], breaks: [], pictures: 0, first: node, last: node };
+    top.draft = { block: top.block, pieces: [], texts: [], breaks: [], images: 0, first: node, last: node };
   }
   const { draft } = top;
   if (node.parent === top.block) draft.last = node;
@@ -96,16 +96,16 @@ function note(top: { block: ElementNode; draft: Draft | null }, node: TextNode |
   } else if (node.tag === 'br') {
     draft.pieces.push(node);
     draft.breaks.push(node);
-  } else if (node.tag === 'img') draft.pictures++;
+  } else if (node.tag === 'img') draft.images++;
 }
 
 const SPACES = /[ \t\r\n\f\u00a0]+/g;
 
 function finish(page: Page, draft: Draft, found: Passage[]): void {
-  const { block, pieces, texts, breaks, pictures, first, last } = draft;
+  const { block, pieces, texts, breaks, images, first, last } = draft;
   const text = wordingOf(pieces, breaks.length > 0);
   const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
-  if (text !== '' || pictures > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pieces, pictures, first, last, kept, facts: [] });
+  if (text !== '' || images > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pieces, images, first, last, kept, facts: [] });
 }
 
 /** The text of a passage: a line end in the source is but a space, a break ends a line. */

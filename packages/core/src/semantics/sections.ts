@@ -10,7 +10,7 @@ export interface Section {
   /** Null for what comes before the first heading. */
   heading: Heading | null;
   passages: Passage[];
-  /** Pictures, players, tables, fields and the like. */
+  /** Images, players, tables, fields and the like. */
   things: number;
   /** Of its running text: tables, fields and pairs of terms are looked up, not read through. */
   words: number;

@@ -188,7 +188,7 @@ function bordered(page: Page, table: ElementNode): boolean {
   return [table, cell].some((element) => element && ['top', 'right', 'bottom', 'left'].some((side) => DRAWN.test(styleOf(page, element).declared.get(`border-${side}-style`) ?? '')));
 }
 
-/** Above zero when cells are short and alike, as data is; below when they hold blocks, pictures and long prose. */
+/** Above zero when cells are short and alike, as data is; below when they hold blocks, images and long prose. */
 function contentWeight(page: Page, grid: Grid): number {
   const cells = grid.cells.slice(0, 400);
   const shares = { short: 0, number: 0, heavy: 0, blank: 0 };

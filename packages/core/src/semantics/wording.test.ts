@@ -17,7 +17,7 @@ test.each<[string, boolean]>([
 });
 
 test.each<[string, string | null]>([
-  ['Image of a lock', 'Image of'], ['A photograph of two', 'A photograph of'], ['Photo: two locks', 'Photo:'], ['This picture shows a heron', 'This picture shows'], ['Imagery of war', null], ['Photo of', null], ['Map of locks', null],
+  ['Image of a lock', 'Image of'], ['A photograph of two', 'A photograph of'], ['Photo: two locks', 'Photo:'], ['This image shows a heron', 'This image shows'], ['Imagery of war', null], ['Photo of', null], ['Map of locks', null],
 ])('“%s” opens with %s', (alt, opening) => {
   expect(openingOf(alt)).toBe(opening);
 });

@@ -16,6 +16,11 @@ export interface Change {
   edits: readonly Edit[];
 }
 
+/** What a change does to places: which stretches it replaces, and by how much text. A `Change` is one. */
+export interface Moves {
+  edits: readonly { start: number; end: number; text: { readonly length: number } }[];
+}
+
 export type ChangeFailure = 'overlap' | 'out-of-range' | 'other-text';
 export type Outcome<T, F extends string = string> = { ok: true; value: T } | { ok: false; reason: F };
 
@@ -73,12 +78,26 @@ export function invertChange(before: string, change: Change): Change {
  * Where an offset of the old text lies in the new one. `side` says which way an offset goes that sits at an
  * insertion: -1 stays before what was inserted, 1 goes after it. An offset inside replaced text has no place: null.
  */
-export function mapOffset(change: Change, offset: number, side: -1 | 1 = 1): number | null {
+export function mapOffset(change: Moves, offset: number, side: -1 | 1 = 1): number | null {
   let drift = 0;
   for (const edit of change.edits) {
     if (offset < edit.start || (offset === edit.start && side === -1)) break;
     if (offset < edit.end && offset > edit.start) return null;
     if (offset === edit.start && edit.end > edit.start) break;
+    drift += edit.text.length - (edit.end - edit.start);
+  }
+  return offset + drift;
+}
+
+/**
+ * Where what begins at an offset stands under a change: null when an edit replaces the place itself, so that the change does not say
+ * what became of it. What is put in right before it goes before it.
+ */
+export function placeUnder(change: Moves, offset: number): number | null {
+  let drift = 0;
+  for (const edit of change.edits) {
+    if (edit.start > offset) break;
+    if (offset < edit.end) return null;
     drift += edit.text.length - (edit.end - edit.start);
   }
   return offset + drift;
@@ -104,29 +123,41 @@ export function composeChanges(before: string, first: Change, second: Change): O
   if (!middle.ok) return middle;
   const after = applyChange(middle.value, second);
   if (!after.ok) return after;
-  const back = invertChange(before, first);
-  return changeOf(before, mergedEdits(back.edits, first.edits, second.edits, after.value));
+  return changeOf(before, joinedRuns(first, second).map((run) => ({ start: run.start, end: run.end, text: after.value.slice(run.from, run.to) })));
 }
 
-/**
- * Walks the middle text once and joins every run of units that either change touches into one edit.
- * `made` are the ranges of the middle text that the first change produced, parallel to `first`.
- */
-function mergedEdits(made: readonly Edit[], first: readonly Edit[], second: readonly Edit[], after: string): Edit[] {
-  const runs = [...made, ...second].map((edit) => ({ start: edit.start, end: edit.end })).sort((a, b) => a.start - b.start || a.end - b.end);
+/** The edits that make `after` out of a text along known moves: what each put in is read from `after`. */
+export function editsAlong(moves: Moves, after: string): Edit[] {
+  let drift = 0;
+  return moves.edits.map(({ start, end, text: { length } }) => {
+    const from = start + drift;
+    drift += length - (end - start);
+    return { start, end, text: after.slice(from, from + length) };
+  });
+}
+
+/** Where places go that `first` and then `second` move. */
+export function composeMoves(first: Moves, second: Moves): Moves {
+  return { edits: joinedRuns(first, second).map(({ start, end, from, to }) => ({ start, end, text: { length: to - from } })) };
+}
+
+/** Walks the middle text once and joins every run of units that either change touches: as a range of the old text, and of the newest. */
+function joinedRuns(first: Moves, second: Moves): { start: number; end: number; from: number; to: number }[] {
+  let drift = 0;
+  const made = first.edits.map((edit) => {
+    const start = edit.start + drift;
+    drift += edit.text.length - (edit.end - edit.start);
+    return { start, end: start + edit.text.length, length: edit.end - edit.start };
+  });
   const joined: { start: number; end: number }[] = [];
-  for (const run of runs) {
+  for (const { start, end } of [...made, ...second.edits].sort((a, b) => a.start - b.start || a.end - b.end)) {
     const last = joined.at(-1);
-    if (last && run.start <= last.end) last.end = Math.max(last.end, run.end);
-    else joined.push({ ...run });
+    if (last && start <= last.end) last.end = Math.max(last.end, end);
+    else joined.push({ start, end });
   }
-  const toBefore = driftMap(made.map((edit, i) => ({ start: edit.start, end: edit.end, length: first[i]!.end - first[i]!.start })));
-  const toAfter = driftMap(second.map((edit) => ({ start: edit.start, end: edit.end, length: edit.text.length })));
-  return joined.map((run) => ({
-    start: toBefore(run.start, false),
-    end: toBefore(run.end, true),
-    text: after.slice(toAfter(run.start, false), toAfter(run.end, true)),
-  }));
+  const toBefore = driftMap(made);
+  const toAfter = driftMap(second.edits.map((edit) => ({ start: edit.start, end: edit.end, length: edit.text.length })));
+  return joined.map((run) => ({ start: toBefore(run.start, false), end: toBefore(run.end, true), from: toAfter(run.start, false), to: toAfter(run.end, true) }));
 }
 
 /** Maps offsets over replaced ranges; an offset at a range's edge goes outward on the side asked for. */

@@ -20,7 +20,7 @@ export interface SpokenLine {
 /** Elements that are said by their name, with the words for what they are; what they hold is not said again. */
 const NAMED: Readonly<Record<string, string>> = {
   link: 'link', button: 'button', checkbox: 'check box', radio: 'choice', switch: 'switch', textbox: 'field', searchbox: 'search field', combobox: 'list to choose from', listbox: 'list to choose from', slider: 'slider', spinbutton: 'number field', progressbar: 'progress', meter: 'meter',
-  tab: 'tab', menuitem: 'menu item', option: 'option', img: 'picture', 'doc-noteref': 'note', 'doc-backlink': 'link back', 'doc-biblioref': 'source', math: 'formula',
+  tab: 'tab', menuitem: 'menu item', option: 'option', img: 'image', 'doc-noteref': 'note', 'doc-backlink': 'link back', 'doc-biblioref': 'source', math: 'formula',
 };
 /** Parts of a page that are announced when one comes into them and leaves them. */
 const PARTS: Readonly<Record<string, string>> = {
@@ -114,7 +114,7 @@ class Speaker {
 
   private sayNamed(element: ElementNode, what: string): false {
     const { name } = nameOf(this.page, element);
-    const unnamed = what === 'picture' ? 'picture with no description' : `${what} with no name`;
+    const unnamed = what === 'image' ? 'image with no description' : `${what} with no name`;
     // A link belongs to its sentence; anything else is a sentence of its own.
     this.parts.push(` ${name ? `${what}, ${name}` : unnamed}${stateOf(element)}${what === 'link' ? ' ' : '. '}`);
     return false;

@@ -49,7 +49,7 @@ function sayElement(page: Page, element: ElementNode): string {
     case 'link':
       return `Link, ${name || 'no text'}`;
     case 'img':
-      return `Picture${name ? `, ${name}` : ' with no description'}`;
+      return `Image${name ? `, ${name}` : ' with no description'}`;
     case 'presentation':
       return element.tag === 'img' ? '' : sayChildren(page, element);
     case 'list':

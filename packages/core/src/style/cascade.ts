@@ -378,7 +378,7 @@ function cascaded(layers: readonly (readonly Declared[])[], custom: ReadonlyMap<
   return found;
 }
 
-/** The text of a `content` value: its strings and attr()s; '' when it has none or is a picture. The part after a slash replaces it for listeners. */
+/** The text of a `content` value: its strings and attr()s; '' when it has none or is an image. The part after a slash replaces it for listeners. */
 function contentText(element: ElementNode, value: string): string {
   if (/^(?:none|normal)$/i.test(value)) return '';
   const slash = /\/\s*((?:"[^"]*"|'[^']*'|attr\([^)]*\)|\s)+)$/.exec(value);

@@ -7,7 +7,7 @@ export interface Style {
   readonly color: Colour;
   readonly background: Colour;
   /** Value of background-image other than none. */
-  readonly picture: string | null;
+  readonly image: string | null;
   readonly opacity: number;
   /** px. */
   readonly fontSize: number;
@@ -44,7 +44,7 @@ const NO_DECLARATIONS: ReadonlyMap<string, string> = new Map();
 
 export function initialStyle(): Style {
   return {
-    parent: null, color: BLACK, background: CLEAR, picture: null, opacity: 1, fontSize: 16, fontWeight: 400, italic: false, family: 'serif', display: 'inline', gone: false, visible: true,
+    parent: null, color: BLACK, background: CLEAR, image: null, opacity: 1, fontSize: 16, fontWeight: 400, italic: false, family: 'serif', display: 'inline', gone: false, visible: true,
     textAlign: 'start', textTransform: 'none', underlined: false, struck: false, float: 'none', position: 'static', listStyle: 'disc', declared: NO_DECLARATIONS, custom: null, colorKnown: true,
     backgroundKnown: true, absoluteSize: false, keywordSize: 'medium', below: new Map(),
   };
@@ -77,7 +77,7 @@ export function computeStyle(parent: Style, declared: ReadonlyMap<string, string
     ...font,
     ...colour,
     ...computeBackground(parent, declared.get('background-color'), colour.color),
-    picture: own('background-image', parent.picture, null, (value) => (value === 'none' ? null : value)),
+    image: own('background-image', parent.image, null, (value) => (value === 'none' ? null : value)),
     opacity: own('opacity', parent.opacity, 1, opacityIn),
     italic: keyword(inherited('font-style'), parent.italic, (value) => value !== 'normal' && value !== 'initial'),
     display,

@@ -15,10 +15,10 @@ interface Ground {
   /** Nothing unknowable shows through. */
   certain: boolean;
   /** Address or gradient that shows through, when that is why it is not certain. */
-  picture: string | null;
+  image: string | null;
 }
 
-const CANVAS: Ground = { k: 1, u: [WHITE.r, WHITE.g, WHITE.b], v: [-WHITE.r, -WHITE.g, -WHITE.b], certain: true, picture: null };
+const CANVAS: Ground = { k: 1, u: [WHITE.r, WHITE.g, WHITE.b], v: [-WHITE.r, -WHITE.g, -WHITE.b], certain: true, image: null };
 
 const grounds = fact((): Map<Style, Ground> => new Map(), carried);
 
@@ -43,13 +43,13 @@ function fold(style: Style, behind: Ground): Ground {
   const blends = BLENDS.some(([property, none]) => (style.declared.get(property) ?? none) !== none);
   const covers = b === 1 && o === 1 && style.backgroundKnown;
   const floats = style.position === 'absolute' || style.position === 'fixed';
-  const certain = style.picture === null && style.backgroundKnown && !blends && !clipped && (covers || (behind.certain && !floats));
+  const certain = style.image === null && style.backgroundKnown && !blends && !clipped && (covers || (behind.certain && !floats));
   return {
     k: behind.k * o,
     u: each((i) => behind.k * o * paint[i] + behind.u[i] + behind.v[i] * o * b),
     v: each((i) => -behind.k * o * paint[i] + behind.v[i] * o * (1 - b)),
     certain,
-    picture: style.picture ?? (covers ? null : behind.picture),
+    image: style.image ?? (covers ? null : behind.image),
   };
 }
 
@@ -69,8 +69,8 @@ export interface TextColours {
   required: number;
   /** False where the ground or the colour cannot be known without rendering. */
   certain: boolean;
-  /** The picture or gradient behind it, when there is one. */
-  picture: string | null;
+  /** The image or gradient behind it, when there is one. */
+  image: string | null;
   large: boolean;
 }
 
@@ -92,7 +92,7 @@ function computeColours(page: Page, style: Style): TextColours {
   const background = seen(ground, NOTHING);
   const color = seen(ground, style.color);
   const large = isLarge(style);
-  return { color, background, ratio: contrastRatio(color, background), required: large ? 3 : 4.5, certain: ground.certain && style.colorKnown && (fill === undefined || fill === 'currentcolor'), picture: ground.picture, large };
+  return { color, background, ratio: contrastRatio(color, background), required: large ? 3 : 4.5, certain: ground.certain && style.colorKnown && (fill === undefined || fill === 'currentcolor'), image: ground.image, large };
 }
 
 /** WCAG 2.2's "large scale" text: 18 pt, or 14 pt and bold. 14 pt is 18.67 px; browsers round their sizes, so a hair less will do. */

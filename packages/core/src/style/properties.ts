@@ -90,21 +90,21 @@ function declared(property: string, value: string): Declared[] {
   return isValid(property, value) ? [{ property, value }] : [];
 }
 
-const PICTURE = /(?:url|gradient|image-set|cross-fade|element|paint)\s*\(/i;
+const IMAGE = /(?:url|gradient|image-set|cross-fade|element|paint)\s*\(/i;
 
 function expandBackground(value: string): Declared[] {
   const layers = splitTop(value, ',');
   const last = layers.at(-1);
   if (last === undefined) return [];
-  const words = splitTop(last.replace(/\//g, ' / '), ' ').filter((word) => !PICTURE.test(word));
+  const words = splitTop(last.replace(/\//g, ' / '), ' ').filter((word) => !IMAGE.test(word));
   const colour = words.find((word) => isColour(word.toLowerCase()));
   const bad = words.some((word) => /^#/.test(word) && !isColour(word.toLowerCase()));
   if (bad) return [];
-  const pictures = layers.flatMap((layer) => splitTop(layer, ' ').filter((word) => PICTURE.test(word)));
+  const images = layers.flatMap((layer) => splitTop(layer, ' ').filter((word) => IMAGE.test(word)));
   const clip = words.includes('text') ? 'text' : 'border-box';
   return [
     { property: 'background-color', value: colour?.toLowerCase() ?? 'transparent' },
-    { property: 'background-image', value: pictures.length > 0 ? pictures.join(', ') : 'none' },
+    { property: 'background-image', value: images.length > 0 ? images.join(', ') : 'none' },
     { property: 'background-clip', value: clip },
   ];
 }
@@ -161,6 +161,6 @@ function expandDecoration(value: string): Declared[] {
 
 function expandListStyle(value: string): Declared[] {
   const words = splitTop(value, ' ');
-  const type = words.find((word) => !PICTURE.test(word) && word !== 'inside' && word !== 'outside') ?? 'disc';
-  return [{ property: 'list-style-type', value: type }, { property: 'list-style-image', value: words.find((word) => PICTURE.test(word)) ?? 'none' }];
+  const type = words.find((word) => !IMAGE.test(word) && word !== 'inside' && word !== 'outside') ?? 'disc';
+  return [{ property: 'list-style-type', value: type }, { property: 'list-style-image', value: words.find((word) => IMAGE.test(word)) ?? 'none' }];
 }

@@ -12,7 +12,7 @@ function isAnyLink(element: ElementNode): boolean {
 
 /** Nothing typed in, pressed, hovered or focused: the page as it first stands. */
 const AT_REST = (
-  'hover active focus focus-visible focus-within visited target target-within current past future playing user-invalid user-valid fullscreen picture-in-picture modal popover-open ' +
+  'hover active focus focus-visible focus-within visited target target-within current past future playing user-invalid user-valid fullscreen image-in-image modal popover-open ' +
   'autofill -webkit-autofill indeterminate default valid invalid in-range out-of-range host -webkit-full-screen state'
 ).split(' ');
 

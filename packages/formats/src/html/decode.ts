@@ -7,6 +7,8 @@ export interface Decoded {
   text: string;
   /** Label of the encoding the bytes were read in. */
   encoding: string;
+  /** Whether the bytes began with a byte order mark, which is no part of the text. */
+  bom: boolean;
   /** What had to be replaced to keep the text whole; 0 when nothing was. */
   replaced: number;
 }
@@ -26,8 +28,13 @@ export function decodeHtml(bytes: Uint8Array): Decoded | { ok: false; reason: De
   if (bytes.length === 0) return { ok: false, reason: 'empty' };
   if (bytes.length > LARGEST_PAGE) return { ok: false, reason: 'too-large' };
   const encoding = encodingOf(bytes);
+  return cleanText(decodeText(bytes, encoding), encoding, MARKS.some(([mark, name]) => name === encoding && mark.every((byte, i) => bytes[i] === byte)));
+}
+
+/** Bytes in an encoding as text. */
+export function decodeText(bytes: Uint8Array, encoding: string): string {
   const text = new TextDecoder(encoding).decode(bytes);
-  return cleanText(encoding === 'windows-1252' ? withWindowsSigns(text) : text, encoding);
+  return encoding === 'windows-1252' ? withWindowsSigns(text) : text;
 }
 
 /** Signs 0x80 to 0x9f of windows-1252 (WHATWG Encoding Standard, its index). Node 20 decodes them as controls, so we set them right. */
@@ -40,7 +47,7 @@ function withWindowsSigns(text: string): string {
 /** The same checks for text that was pasted. */
 export function acceptText(text: string): Decoded | { ok: false; reason: DecodeFailure } {
   if (text.length > LARGEST_PAGE) return { ok: false, reason: 'too-large' };
-  return cleanText(text.replace(/^\ufeff/, ''), 'utf-8');
+  return cleanText(text.replace(/^\ufeff/, ''), 'utf-8', false);
 }
 
 function encodingOf(bytes: Uint8Array): string {
@@ -79,11 +86,11 @@ function namedEncoding(bytes: Uint8Array): string | null {
 
 const BINARY_SHARE = 0.02;
 
-function cleanText(text: string, encoding: string): Decoded | { ok: false; reason: DecodeFailure } {
+function cleanText(text: string, encoding: string, bom: boolean): Decoded | { ok: false; reason: DecodeFailure } {
   if (!/\S/.test(text)) return { ok: false, reason: 'empty' };
   if (looksBinary(text)) return { ok: false, reason: 'not-html' };
   const whole = text.replaceAll('\u0000', '\ufffd').toWellFormed();
-  return { ok: true, text: whole, encoding, replaced: countReplaced(whole) };
+  return { ok: true, text: whole, encoding, bom, replaced: countReplaced(whole) };
 }
 
 /** A PDF, an image, a zip or the like: control characters that text does not have. */

@@ -20,6 +20,7 @@ export const PROFILE_SCHEMA = {
     standard: { enum: ['WCAG 2.0', 'WCAG 2.1', 'WCAG 2.2'] },
     level: { enum: ['A', 'AA', 'AAA'] },
     ...SETTINGS,
+    questionsHold: { type: 'boolean' },
     contentTypes: { type: 'object', additionalProperties: { type: 'object', properties: SETTINGS, additionalProperties: false } },
   },
 };

@@ -2,10 +2,12 @@ import type { Migration } from 'kysely';
 import * as firstTables from './001-first-tables.ts';
 import * as askedFindings from './002-asked-findings.ts';
 import * as waivers from './003-waivers.ts';
+import * as solidGround from './004-solid-ground.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first-tables': firstTables,
   '002-asked-findings': askedFindings,
   '003-waivers': waivers,
+  '004-solid-ground': solidGround,
 };

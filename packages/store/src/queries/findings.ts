@@ -1,120 +1,147 @@
-import { sql, type Selectable } from 'kysely';
-import type { Finding } from '@inkwell/core';
+import { sql } from 'kysely';
+import { composeMoves, LineIndex, mapOffset, placeUnder, ruleOf, RULES, type Family, type Finding, type FindingOutcome, type Moves, type Place, type RemedyName, type Values, type Weight } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
-import type { Answer, Findings, Occurrences, Standing } from '../schema.ts';
+import type { Answer, Standing } from '../schema.ts';
 
-/** A finding of a page with its occurrence in one revision. */
+/** A finding of a page with where it stands in one audit. Weight and outcome are the engine's; a profile makes the house's of them. */
 export interface StoredFinding extends Finding {
   id: number;
+  kindId: number;
   standing: Standing;
   ruled: Answer | null;
+  exceptedUntil: string | null;
   firstRevision: number;
-  /** Whether the house's profile asks for it. */
-  asked: boolean;
+  /** The number of each of its places. */
+  placeNumbers: number[];
+  /** Rows that say where it stands, and how many audits have looked since the oldest of them was written. */
+  occurrenceIds: string[];
+  age: number;
 }
 
-export const OPEN_STANDINGS: readonly Standing[] = ['open', 'in hand', 'returned'];
+/** Standings that are open whatever the day; an exception that ran out is open too: see `isOpenOn`. */
+export const OPEN_STANDINGS: readonly Standing[] = ['open', 'returned'];
 
-type Row = Selectable<Findings> & Selectable<Occurrences>;
+/** Whether a finding is open on a day (YYYY-MM-DD). The one definition; `OPEN` says the same in SQL. */
+export function isOpenOn(finding: { standing: Standing; exceptedUntil: string | null }, today: string): boolean {
+  return OPEN_STANDINGS.includes(finding.standing) || (finding.standing === 'excepted' && finding.exceptedUntil !== null && finding.exceptedUntil < today);
+}
 
-function toFinding(row: Row): StoredFinding {
+/** Where places of each audit from the oldest one at hand went, and how many audits there were since. */
+type Since = ReadonlyMap<number, { moves: Moves; age: number }>;
+
+interface Row {
+  id: number;
+  kind_id: number;
+  standing: Standing;
+  ruled: Answer | null;
+  excepted_until: string | null;
+  first_revision: number;
+  rule: string;
+  family: Family;
+  weight: Weight;
+  outcome: FindingOutcome;
+  criteria: readonly string[] | null;
+  occurrence_id: string;
+  place: number;
+  from_audit: number;
+  path: string;
+  through: string | null;
+  start_at: number;
+  end_at: number;
+  message: string;
+  message_values: Values;
+  subject: string;
+  fingerprint: string;
+  remedies: readonly RemedyName[] | null;
+}
+
+const COLUMNS = sql`f.id, f.kind_id, f.standing, f.ruled, to_char(f.excepted_until, 'YYYY-MM-DD') as excepted_until, f.first_revision, k.rule, k.family, k.weight, k.outcome, k.criteria,
+  o.id as occurrence_id, o.place, o.from_audit, o.path, o.through, o.start_at, o.end_at, o.message, o.message_values, o.subject, o.fingerprint, o.remedies`;
+
+/** The findings of a page in its newest audit, or in an earlier one, in document order. `text`: what that audit was of. */
+export async function findingsIn(db: Database | Write, pageId: number, text: string, audit?: number): Promise<StoredFinding[]> {
+  const then = audit === undefined ? sql`o.to_audit is null` : sql`o.from_audit <= ${audit} and (o.to_audit is null or o.to_audit > ${audit})`;
+  const { rows } = await sql<Row>`select ${COLUMNS} from occurrences o join findings f on f.id = o.finding_id join kinds k on k.id = f.kind_id where o.page_id = ${pageId} and ${then}`.execute(db);
+  return inOrder(rows, await movesSince(db, pageId, rows, audit), new LineIndex(text));
+}
+
+/** One finding of a page's newest audit. */
+export async function findingById(db: Database | Write, pageId: number, id: number, text: string): Promise<StoredFinding | undefined> {
+  const { rows } = await sql<Row>`select ${COLUMNS} from occurrences o join findings f on f.id = o.finding_id join kinds k on k.id = f.kind_id
+    where o.finding_id = ${id} and o.page_id = ${pageId} and o.to_audit is null`.execute(db);
+  return inOrder(rows, await movesSince(db, pageId, rows), new LineIndex(text))[0];
+}
+
+/** Findings of a page that are fixed, of some rules, each with the newest place it had: the newest first. */
+export async function fixedFindings(db: Database | Write, pageId: number, rules: readonly string[]): Promise<StoredFinding[]> {
+  const { rows } = await sql<Row>`select ${COLUMNS} from findings f join kinds k on k.id = f.kind_id
+    join lateral (select * from occurrences o where o.finding_id = f.id order by o.from_audit desc, o.place limit 1) o on true
+    where f.page_id = ${pageId} and f.standing = 'fixed' and k.rule = any(${rules}::text[]) order by o.from_audit desc, f.id limit ${MOST_FIXED}`.execute(db);
+  return rows.map((row) => toFinding([row], (place) => place, new LineIndex(''), 0));
+}
+
+/** Fixed findings looked through for one that came back. */
+const MOST_FIXED = 500;
+
+async function movesSince(db: Database | Write, pageId: number, rows: readonly Row[], until?: number): Promise<Since> {
+  const oldest = rows.reduce((least, row) => Math.min(least, row.from_audit), Infinity);
+  const since = new Map<number, { moves: Moves; age: number }>();
+  if (oldest === Infinity) return since;
+  const audits = await db.selectFrom('audits').select(['id', 'moves']).where('page_id', '=', pageId).where('id', '>', oldest).$if(until !== undefined, (all) => all.where('id', '<=', until!)).orderBy('id', 'desc').execute();
+  let moves: Moves = { edits: [] };
+  for (const [age, audit] of audits.entries()) {
+    since.set(audit.id, { moves, age });
+    const own: Moves = { edits: audit.moves.map(([start, end, length]) => ({ start, end, text: { length } })) };
+    moves = own.edits.length === 0 ? moves : moves.edits.length === 0 ? own : composeMoves(own, moves);
+  }
+  since.set(oldest, { moves, age: audits.length });
+  return since;
+}
+
+function inOrder(rows: readonly Row[], since: Since, lines: LineIndex): StoredFinding[] {
+  const places = new Map<number, Row[]>();
+  for (const row of rows) {
+    const same = places.get(row.id);
+    if (same) same.push(row);
+    else places.set(row.id, [row]);
+  }
+  const moved = (place: Place, row: Row): Place => {
+    const moves = since.get(row.from_audit)?.moves;
+    if (!moves || moves.edits.length === 0) return place;
+    // Whatever an edit replaced was written down anew, so that nothing here is without a place.
+    return { ...place, start: placeUnder(moves, place.start) ?? place.start, end: mapOffset(moves, place.end, -1) ?? place.end };
+  };
+  const findings = [...places.values()].map((own) => toFinding(own, moved, lines, Math.max(...own.map((row) => since.get(row.from_audit)?.age ?? 0))));
+  return findings.sort((a, b) => a.at.start - b.at.start || b.at.end - a.at.end || ruleOrder(a.rule) - ruleOrder(b.rule) || a.id - b.id);
+}
+
+const ORDER = new Map(RULES.map((rule, i) => [rule.id as string, i]));
+const ruleOrder = (rule: string) => ORDER.get(rule) ?? ORDER.size;
+
+function toFinding(rows: readonly Row[], moved: (place: Place, row: Row) => Place, lines: LineIndex, age: number): StoredFinding {
+  const own = rows
+    .map((row) => ({ row, at: moved({ path: row.path, ...(row.through === null ? {} : { through: row.through }), start: row.start_at, end: row.end_at, line: 0, column: 0 }, row) }))
+    .map(({ row, at }) => ({ row, at: { ...at, ...lines.placeOf(at.start) } }))
+    .sort((a, b) => a.at.start - b.at.start || a.row.place - b.row.place);
+  const [{ row, at }] = own as [(typeof own)[number]];
+  const rule = ruleOf(row.rule);
   return {
-    id: row.id,
-    rule: row.rule,
-    family: row.family,
-    weight: row.weight,
-    outcome: row.outcome,
-    criteria: row.criteria,
-    techniques: row.techniques,
-    message: row.message,
-    values: row.message_values,
-    at: { path: row.path, ...(row.through === null ? {} : { through: row.through }), start: row.start_at, end: row.end_at, line: row.line, column: row.line_column },
-    fingerprint: row.fingerprint,
-    subject: row.subject,
-    remedies: row.remedies,
-    standing: row.standing,
-    ruled: row.ruled,
-    firstRevision: row.first_revision,
-    asked: row.asked,
+    id: row.id, kindId: row.kind_id, rule: row.rule, family: row.family, weight: row.weight, outcome: row.outcome,
+    criteria: row.criteria ?? rule?.criteria ?? [], techniques: rule?.techniques ?? [], remedies: row.remedies ?? rule?.remedies ?? [],
+    message: row.message, values: row.message_values, at, ...(own.length > 1 ? { places: own.map((one) => one.at) } : {}),
+    fingerprint: row.fingerprint, subject: row.subject,
+    standing: row.standing, ruled: row.ruled, exceptedUntil: row.excepted_until, firstRevision: row.first_revision,
+    placeNumbers: own.map((one) => one.row.place), occurrenceIds: own.map((one) => one.row.occurrence_id), age,
   };
 }
 
-/** The findings an audit of a revision saw, in its order. */
-export async function findingsIn(db: Database | Write, pageId: number, revision: number): Promise<StoredFinding[]> {
-  const rows = await db
-    .selectFrom('occurrences')
-    .innerJoin('findings', 'findings.id', 'occurrences.finding_id')
-    .selectAll('occurrences')
-    .selectAll('findings')
-    .where('occurrences.page_id', '=', pageId)
-    .where('occurrences.revision', '=', revision)
-    .orderBy('occurrences.ordinal')
-    .execute();
-  return rows.map((row) => toFinding(row as Row));
+/** An audit by its id. */
+export async function auditById(db: Database | Write, id: number): Promise<{ engine: string; inputs: string } | undefined> {
+  return db.selectFrom('audits').select(['engine', 'inputs']).where('id', '=', id).executeTakeFirst();
 }
 
-/** Findings of a page that the last audit no longer saw, each with the newest place it had. */
-export async function fixedFindings(db: Database | Write, pageId: number): Promise<StoredFinding[]> {
-  const rows = await db
-    .selectFrom('findings')
-    .innerJoin('occurrences', (join) => join.onRef('occurrences.finding_id', '=', 'findings.id').onRef('occurrences.revision', '=', 'findings.last_revision'))
-    .selectAll('occurrences')
-    .selectAll('findings')
-    .where('findings.page_id', '=', pageId)
-    .where('findings.standing', '=', 'fixed')
-    .orderBy('findings.id')
-    .execute();
-  return rows.map((row) => toFinding(row as Row));
+/** The newest audit of a revision. */
+export async function auditOf(db: Database | Write, pageId: number, revision: number): Promise<{ id: number; engine: string; inputs: string } | undefined> {
+  return db.selectFrom('audits').select(['id', 'engine', 'inputs']).where('page_id', '=', pageId).where('revision', '=', revision).orderBy('id', 'desc').limit(1).executeTakeFirst();
 }
 
-export interface RulingLine {
-  finding_id: number;
-  answer: Answer;
-  by: string;
-  made_at: Date;
-}
-
-/** The rulings in force on a page. */
-export function rulingsOn(db: Database, pageId: number): Promise<RulingLine[]> {
-  return db
-    .selectFrom('rulings')
-    .innerJoin('findings', 'findings.id', 'rulings.finding_id')
-    .innerJoin('people', 'people.id', 'rulings.made_by')
-    .select(['rulings.finding_id', 'rulings.answer', 'people.name as by', 'rulings.made_at'])
-    .where('findings.page_id', '=', pageId)
-    .where('rulings.taken_back_at', 'is', null)
-    .execute();
-}
-
-export interface WaiverLine {
-  finding_id: number;
-  reason: string;
-  /** YYYY-MM-DD. */
-  until: string;
-  by: string;
-  made_at: Date;
-}
-
-/** The waivers in force on a page. */
-export function waiversOn(db: Database | Write, pageId: number): Promise<WaiverLine[]> {
-  return db
-    .selectFrom('waivers')
-    .innerJoin('findings', 'findings.id', 'waivers.finding_id')
-    .innerJoin('people', 'people.id', 'waivers.made_by')
-    .select(['waivers.finding_id', 'waivers.reason', sql<string>`to_char(until, 'YYYY-MM-DD')`.as('until'), 'people.name as by', 'waivers.made_at'])
-    .where('findings.page_id', '=', pageId)
-    .where('waivers.ended_at', 'is', null)
-    .execute();
-}
-
-/** Waivers whose last day has passed, with the page each is on. */
-export function dueWaivers(db: Database | Write): Promise<{ id: number; finding_id: number; made_by: string; page_id: number; standing: Standing; head: number }[]> {
-  return db
-    .selectFrom('waivers')
-    .innerJoin('findings', 'findings.id', 'waivers.finding_id')
-    .innerJoin('pages', 'pages.id', 'findings.page_id')
-    .select(['waivers.id', 'waivers.finding_id', 'waivers.made_by', 'findings.page_id', 'findings.standing', 'pages.head'])
-    .where('waivers.ended_at', 'is', null)
-    .where('waivers.until', '<', sql<string>`current_date`)
-    .execute();
-}

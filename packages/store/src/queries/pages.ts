@@ -1,39 +1,132 @@
 import { sql, type Selectable } from 'kysely';
+import type { Reference } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
-import type { Cause, Pages, Revisions, SignOffs } from '../schema.ts';
+import type { Cause, Pages, Release, Revisions, SignOffs } from '../schema.ts';
+import { hashOf } from './files.ts';
+import type { Bar } from './profiles.ts';
 
 export type StoredPage = Selectable<Pages>;
-export type Revision = Selectable<Revisions>;
+export type Revision = Selectable<Revisions> & { html: string; by: string };
 export type SignOff = Selectable<SignOffs>;
 
-export function pageBySlug(db: Database, collection: string, page: string): Promise<(StoredPage & { collection_title: string; collection_slug: string }) | undefined> {
+export interface PlacedPage extends StoredPage {
+  collection_title: string;
+  collection_slug: string;
+  bar_id: number;
+  release: Release;
+  time_zone: string;
+  elsewhere_holds: boolean;
+}
+
+function placedPages(db: Database | Write) {
   return db
     .selectFrom('pages')
     .innerJoin('collections', 'collections.id', 'pages.collection_id')
+    .innerJoin('page_status', 'page_status.page_id', 'pages.id')
+    .innerJoin('house', (join) => join.onTrue())
     .selectAll('pages')
-    .select(['collections.title as collection_title', 'collections.slug as collection_slug'])
-    .where('collections.slug', '=', collection)
-    .where('pages.slug', '=', page)
-    .executeTakeFirst();
+    .select(['collections.title as collection_title', 'collections.slug as collection_slug', 'page_status.bar_id', 'page_status.release', 'house.time_zone', 'house.elsewhere_holds']);
 }
 
-export function pageAtAddress(db: Database, collectionId: number, address: string): Promise<StoredPage | undefined> {
-  return db.selectFrom('pages').selectAll().where('collection_id', '=', collectionId).where('address', '=', address).executeTakeFirst();
-}
-
-/** Titles of a collection's pages by address. */
-export async function titlesByAddress(db: Database, collectionId: number): Promise<Map<string, string>> {
-  const rows = await db.selectFrom('pages').select(['address', 'title']).where('collection_id', '=', collectionId).execute();
-  return new Map(rows.map((row) => [row.address, row.title]));
+export function pageById(db: Database | Write, id: number): Promise<PlacedPage | undefined> {
+  return placedPages(db).where('pages.id', '=', id).executeTakeFirst();
 }
 
 /** Reads a page and keeps other writers of it waiting until the transaction ends. */
-export function lockPage(trx: Write, id: number): Promise<StoredPage | undefined> {
-  return trx.selectFrom('pages').selectAll().where('id', '=', id).forUpdate().executeTakeFirst();
+export function lockPage(trx: Write, id: number): Promise<PlacedPage | undefined> {
+  return placedPages(trx).where('pages.id', '=', id).forUpdate('pages').executeTakeFirst();
 }
 
-export function revisionOf(db: Database, pageId: number, number: number): Promise<Revision | undefined> {
-  return db.selectFrom('revisions').selectAll().where('page_id', '=', pageId).where('number', '=', number).executeTakeFirst();
+export function pageAtAddress(db: Database | Write, collectionId: number, address: string): Promise<StoredPage | undefined> {
+  return db.selectFrom('pages').selectAll().where('collection_id', '=', collectionId).where('address', '=', address).executeTakeFirst();
+}
+
+export interface NewPage {
+  collection_id: number;
+  slug: string;
+  title: string;
+  scope: StoredPage['scope'];
+  content_type: string;
+  address: string;
+  made_by: string;
+}
+
+/** A page behind the last one of its collection, held to a bar; its first revision is still to come. */
+export async function addPage(trx: Write, page: NewPage, barId: number): Promise<number> {
+  const { rows } = await sql<{ id: number }>`with made as (
+      insert into pages (collection_id, slug, title, scope, content_type, address, position, head, redo, made_by)
+      select ${page.collection_id}::integer, ${page.slug}::text, ${page.title}::text, ${page.scope}::text, ${page.content_type}::text, ${page.address}::text,
+        coalesce((select max(position) from pages where collection_id = ${page.collection_id}), 0) + 1, 0, '[]'::jsonb, ${page.made_by}::text
+      returning id, collection_id),
+    status as (insert into page_status (page_id, collection_id, bar_id) select id, collection_id, ${barId}::integer from made)
+    select id from made`.execute(trx);
+  return rows[0]!.id;
+}
+
+/** A page's addresses that are taken already, of those that begin alike. */
+export async function slugsLike(db: Database | Write, collectionId: number, base: string): Promise<Set<string>> {
+  const rows = await db.selectFrom('pages').select('slug').where('collection_id', '=', collectionId).where(sql<boolean>`starts_with(slug, ${base})`).execute();
+  return new Set(rows.map((row) => row.slug));
+}
+
+export function revisionOf(db: Database | Write, pageId: number, number: number): Promise<Revision | undefined> {
+  return db.selectFrom('revisions').innerJoin('texts', 'texts.sha256', 'revisions.text_sha256').innerJoin('people', 'people.id', 'revisions.made_by').selectAll('revisions').select(['texts.html', 'people.name as by']).where('page_id', '=', pageId).where('number', '=', number).executeTakeFirst();
+}
+
+/** A page as the engine needs it. */
+export interface PageForEngine {
+  page: PlacedPage;
+  html: string;
+  references: Reference[];
+  bar: Bar;
+}
+
+/** A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none. */
+export async function pageForEngine(db: Database | Write, which: { id: number } | { collection: string; slug: string }): Promise<PageForEngine | undefined> {
+  const where = 'id' in which ? sql`p.id = ${which.id}` : sql`c.slug = ${which.collection} and p.slug = ${which.slug}`;
+  const { rows } = await sql<PlacedPage & { html: string; refs: Reference[]; bar: Bar }>`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds, t.html,
+      coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'target', target, 'fragment', fragment, 'alternative', alternative)) from page_references r where r.page_id = p.id), '[]') as refs,
+      jsonb_build_object('id', b.id, 'versionId', v.id, 'contentType', b.content_type, 'profile', v.selection, 'vocabulary', v.vocabulary) as bar
+    from pages p join collections c on c.id = p.collection_id join page_status s on s.page_id = p.id cross join house join revisions n on n.page_id = p.id and n.number = p.head
+    join texts t on t.sha256 = n.text_sha256 join bars b on b.id = s.bar_id join profile_versions v on v.id = b.profile_version_id where ${where}`.execute(db);
+  const row = rows[0];
+  if (!row) return undefined;
+  const { html, refs, bar, ...page } = row;
+  return { page, html, references: refs, bar };
+}
+
+/** The newest text of a page. */
+export async function headText(db: Database | Write, page: Pick<StoredPage, 'id' | 'head'>): Promise<string> {
+  const row = await db.selectFrom('revisions').innerJoin('texts', 'texts.sha256', 'revisions.text_sha256').select('texts.html').where('page_id', '=', page.id).where('number', '=', page.head).executeTakeFirstOrThrow();
+  return row.html;
+}
+
+export interface NewRevision {
+  page_id: number;
+  number: number;
+  html: string;
+  title: string;
+  cause: Cause;
+  note: string;
+  made_by: string;
+  encoding: string | null;
+  bom: boolean;
+  bytes_sha256: string | null;
+  /** For undo and redo: the revision whose text this is. */
+  content: number | null;
+}
+
+/** Keeps a text by its hash and a revision that names it. What the revision before it knew of its bytes carries over. */
+export async function addRevision(trx: Write, next: NewRevision): Promise<void> {
+  const sha256 = hashOf(next.html);
+  await sql`with text as (insert into texts (sha256, html) values (${sha256}, ${next.html}) on conflict do nothing),
+      head as (select number, content, encoding, bom, bytes_sha256 from revisions where page_id = ${next.page_id} and number = ${next.number - 1})
+    insert into revisions (page_id, number, parent, content, content_before, text_sha256, title, encoding, bom, bytes_sha256, cause, note, made_by)
+    select ${next.page_id}::integer, ${next.number}::integer, head.number, coalesce(${next.content}::integer, ${next.number}::integer),
+      case when ${next.content}::integer is null then head.content else (select content_before from revisions where page_id = ${next.page_id} and number = ${next.content}::integer) end,
+      ${sha256}::text, ${next.title}::text, coalesce(${next.encoding}::text, head.encoding), case when ${next.encoding}::text is null then coalesce(head.bom, false) else ${next.bom}::boolean end,
+      coalesce(${next.bytes_sha256}::text, head.bytes_sha256), ${next.cause}::text, ${next.note}::text, ${next.made_by}::text
+    from (select 1) one left join head on true`.execute(trx);
 }
 
 export interface RevisionLine {
@@ -41,77 +134,74 @@ export interface RevisionLine {
   cause: Cause;
   note: string;
   made_by: string;
+  content_before: number | null;
   by: string;
   made_at: Date;
 }
 
 /** The newest revisions of a page, without their text. */
-export function revisionLines(db: Database, pageId: number, most = 50): Promise<RevisionLine[]> {
+export function revisionLines(db: Database | Write, pageId: number, most = 50): Promise<RevisionLine[]> {
   return db
     .selectFrom('revisions')
     .innerJoin('people', 'people.id', 'revisions.made_by')
-    .select(['number', 'cause', 'note', 'made_by', 'people.name as by', 'made_at'])
+    .select(['number', 'cause', 'note', 'made_by', 'content_before', 'people.name as by', 'made_at'])
     .where('page_id', '=', pageId)
     .orderBy('number', 'desc')
     .limit(most)
     .execute();
 }
 
-/** The newest sign-off of a page, in force or lapsed, with the name of who signed. */
-export function lastSignOff(db: Database, pageId: number): Promise<(SignOff & { by: string }) | undefined> {
+/** Raises a page's version, and says what else changed of it. Gives the version. */
+export async function touchPage(trx: Write, pageId: number, change: { head?: number; title?: string; redo?: number[]; audit_id?: number } = {}): Promise<number> {
+  const { redo, ...rest } = change;
+  const { version } = await trx
+    .updateTable('pages')
+    .set((eb) => ({ ...rest, ...(redo ? { redo: JSON.stringify(redo) } : {}), version: eb('version', '+', 1), ...(change.head === undefined ? {} : { head_version: eb('version', '+', 1) }) }))
+    .where('id', '=', pageId)
+    .returning('version')
+    .executeTakeFirstOrThrow();
+  return version;
+}
+
+/** The newest sign-off of a page, in force or lapsed, with the names of who signed and by whom it lapsed. */
+export function lastSignOff(db: Database | Write, pageId: number): Promise<(SignOff & { by: string; lapser: string | null }) | undefined> {
   return db
     .selectFrom('sign_offs')
     .innerJoin('people', 'people.id', 'sign_offs.signed_by')
+    .leftJoin('people as lapser', 'lapser.id', 'sign_offs.lapsed_by')
     .selectAll('sign_offs')
-    .select('people.name as by')
+    .select(['people.name as by', 'lapser.name as lapser'])
     .where('page_id', '=', pageId)
     .orderBy('sign_offs.id', 'desc')
     .limit(1)
     .executeTakeFirst();
 }
 
-/** Ends the sign-off in force, when there is one: `revision` is the one that made it lapse. */
-export async function lapseSignOff(trx: Write, pageId: number, revision: number): Promise<void> {
-  await trx.updateTable('sign_offs').set({ lapsed_by_revision: revision, lapsed_at: new Date() }).where('page_id', '=', pageId).where('lapsed_at', 'is', null).execute();
+export async function addSignOff(trx: Write, signed: Pick<SignOff, 'page_id' | 'revision' | 'audit_id' | 'profile_version_id' | 'signed_by'>): Promise<void> {
+  await trx.insertInto('sign_offs').values({ ...signed, lapsed_by: null, lapsed_because: null, lapsed_finding: null, lapsed_revision: null }).execute();
 }
 
-/** A page of a collection with what stands open on it, counted in the database. */
-export interface PageCounts {
-  id: number;
-  slug: string;
-  title: string;
-  content_type: string;
-  scope: string;
-  head: number;
-  counts: { family: string; weight: string; outcome: string; ruled: string | null; many: number }[];
-  signed_revision: number | null;
-  has_lapsed: boolean;
+export interface Lapse {
+  by: string;
+  because: 'text' | 'decision' | 'exception' | 'standard' | 'audit';
+  revision: number;
+  finding?: number | null;
 }
 
-export function pagesWithCounts(db: Database, collectionId: number): Promise<PageCounts[]> {
-  const counts = sql<PageCounts['counts']>`(
-    select coalesce(jsonb_agg(c), '[]') from (
-      select family, weight, outcome, ruled, count(*)::int as many from findings
-      where findings.page_id = pages.id and asked and standing in ('open', 'in hand', 'returned')
-      group by family, weight, outcome, ruled) c)`;
-  const signed = sql<number | null>`(select revision from sign_offs where sign_offs.page_id = pages.id and lapsed_at is null)`;
-  const lapsed = sql<boolean>`exists (select 1 from sign_offs where sign_offs.page_id = pages.id and lapsed_at is not null)`;
-  return db
-    .selectFrom('pages')
-    .select(['id', 'slug', 'title', 'content_type', 'scope', 'head'])
-    .select([counts.as('counts'), signed.as('signed_revision'), lapsed.as('has_lapsed')])
-    .where('collection_id', '=', collectionId)
-    .orderBy('position')
-    .orderBy('id')
-    .execute();
+/** Ends the sign-off in force, when there is one. */
+export async function lapseSignOff(trx: Write, pageId: number, lapse: Lapse): Promise<boolean> {
+  const result = await trx
+    .updateTable('sign_offs')
+    .set({ lapsed_at: new Date(), lapsed_by: lapse.by, lapsed_because: lapse.because, lapsed_finding: lapse.finding ?? null, lapsed_revision: lapse.revision })
+    .where('page_id', '=', pageId)
+    .where('lapsed_at', 'is', null)
+    .executeTakeFirst();
+  return result.numUpdatedRows > 0n;
 }
 
-/** The pages before and after one in its collection's order. */
-export async function neighbourPages(db: Database, page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>): Promise<{ before: PageLink | null; after: PageLink | null }> {
-  const beside = (way: '<' | '>', order: 'asc' | 'desc') =>
-    db.selectFrom('pages').select(['slug', 'title']).where('collection_id', '=', page.collection_id).where(sql<boolean>`(position, id) ${sql.raw(way)} (${page.position}, ${page.id})`).orderBy('position', order).orderBy('id', order).limit(1).executeTakeFirst();
-  const [before, after] = await Promise.all([beside('<', 'desc'), beside('>', 'asc')]);
-  return { before: before ?? null, after: after ?? null };
+/** A sign-off in force rests on a newer audit from now on, which says the same. */
+export async function confirmSignOff(trx: Write, pageId: number, auditId: number): Promise<void> {
+  await trx.updateTable('sign_offs').set({ audit_id: auditId }).where('page_id', '=', pageId).where('lapsed_at', 'is', null).execute();
 }
 
 export interface PageLink {
@@ -119,23 +209,13 @@ export interface PageLink {
   title: string;
 }
 
-/** A page with the text of its newest revision. */
-export interface PageText extends PageLink {
-  address: string;
-  scope: StoredPage['scope'];
-  html: string;
+/** The pages before and after one in its collection's order. */
+export async function pagesBeside(db: Database | Write, page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>): Promise<{ before: PageLink | null; after: PageLink | null }> {
+  const { rows } = await sql<PageLink & { way: 'before' | 'after' }>`
+    (select 'before' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) < (${page.position}, ${page.id}) order by position desc, id desc limit 1)
+    union all
+    (select 'after' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) > (${page.position}, ${page.id}) order by position, id limit 1)`.execute(db);
+  const link = (way: string) => rows.filter((row) => row.way === way).map(({ slug, title }) => ({ slug, title }))[0] ?? null;
+  return { before: link('before'), after: link('after') };
 }
 
-/** Other pages of a page's collection whose newest text holds one of some words, by title. */
-export function pagesHolding(db: Database, pageId: number, words: readonly string[], limit: number): Promise<PageText[]> {
-  return db
-    .selectFrom('pages as page')
-    .innerJoin('pages as other', (join) => join.onRef('other.collection_id', '=', 'page.collection_id').onRef('other.id', '!=', 'page.id'))
-    .innerJoin('revisions', (join) => join.onRef('revisions.page_id', '=', 'other.id').onRef('revisions.number', '=', 'other.head'))
-    .select(['other.slug', 'other.title', 'other.address', 'other.scope', 'revisions.html'])
-    .where('page.id', '=', pageId)
-    .where((eb) => eb.or(words.map((word) => eb(eb.fn<number>('strpos', ['revisions.html', eb.val(word)]), '>', 0))))
-    .orderBy('other.title')
-    .limit(limit)
-    .execute();
-}

@@ -1,13 +1,63 @@
-import type { Selectable } from 'kysely';
-import type { Database } from '../database.ts';
-import type { People } from '../schema.ts';
+import { sql } from 'kysely';
+import type { Database, Write } from '../database.ts';
+import type { Role } from '../schema.ts';
 
-export type Person = Selectable<People>;
+export interface Membership {
+  /** Null: all collections. */
+  collection: number | null;
+  role: Role;
+}
 
+export interface Person {
+  id: string;
+  name: string;
+  kind: 'person' | 'system';
+  /** Nobody who left may act. */
+  disabled: boolean;
+  keepsTime: boolean;
+  memberships: Membership[];
+}
+
+/** Who writes what no person does: expiry, audits in the background. */
+export const SYSTEM = 'system';
+
+function peopleRows(db: Database) {
+  const memberships = sql<Membership[]>`coalesce((select jsonb_agg(jsonb_build_object('collection', collection_id, 'role', role) order by id) from memberships m where m.person_id = people.id), '[]')`;
+  return db
+    .selectFrom('people')
+    .select(['id', 'name', 'kind', 'keeps_time as keepsTime'])
+    .select([sql<boolean>`coalesce(disabled_on <= current_date, false)`.as('disabled'), memberships.as('memberships')]);
+}
+
+/** Everybody who may be at the desk, by name. */
 export function people(db: Database): Promise<Person[]> {
-  return db.selectFrom('people').selectAll().orderBy('name').execute();
+  return peopleRows(db).where('kind', '=', 'person').orderBy('name').execute();
 }
 
 export function personById(db: Database, id: string): Promise<Person | undefined> {
-  return db.selectFrom('people').selectAll().where('id', '=', id).executeTakeFirst();
+  return peopleRows(db).where('id', '=', id).executeTakeFirst();
+}
+
+export async function keepTime(db: Database, person: string, keeps: boolean): Promise<void> {
+  await db.updateTable('people').set({ keeps_time: keeps }).where('id', '=', person).execute();
+}
+
+export interface Spent {
+  finding_id: number;
+  what: 'shown' | 'first input' | 'applied' | 'skipped' | 'ruled';
+  seconds: number;
+}
+
+/** Keeps how long somebody was at findings of a page; what is no finding of it is left out, and all of it for whoever switched it off. */
+export async function logTime(trx: Write | Database, person: string, pageId: number, spent: readonly Spent[]): Promise<void> {
+  await sql`insert into time_log (person_id, page_id, finding_id, what, seconds)
+    select people.id, f.page_id, f.id, rows.what, least(rows.seconds, 3600)
+    from jsonb_to_recordset(${JSON.stringify(spent)}::jsonb) as rows (finding_id integer, what text, seconds real)
+    join findings f on f.id = rows.finding_id and f.page_id = ${pageId} join people on people.id = ${person} and people.keeps_time`.execute(trx);
+}
+
+/** People with one part each in all collections; those already known keep their name and get the part. */
+export async function setPeople(db: Database, made: readonly { id: string; name: string; role: Role }[]): Promise<void> {
+  await db.insertInto('people').values(made.map(({ id, name }) => ({ id, name }))).onConflict((on) => on.doNothing()).execute();
+  await db.insertInto('memberships').values(made.map(({ id, role }) => ({ person_id: id, collection_id: null, role }))).onConflict((on) => on.doNothing()).execute();
 }

@@ -22,7 +22,7 @@ function start(answer: unknown) {
 const note = (id: number, sentence: string) => ({ id, sentence, weight: 'must' });
 const COMPARED = {
   from: { number: 1, html: '<p>The hive stands in the rain.</p>\n<p>It is old.</p>' }, to: { number: 3, html: '<p>The hive stands in the snow.</p>\n<p>It is old.</p>' },
-  fixed: [note(1, 'The link says only “here”')], kept: [], brought: [note(2, 'The picture hive.png has no alternative')],
+  fixed: [note(1, 'The link says only “here”')], kept: [], brought: [note(2, 'The image hive.png has no alternative')],
 } as unknown as RevisionsCompared;
 
 test('two revisions are asked for, and what became of the notes is told', async () => {
@@ -30,7 +30,7 @@ test('two revisions are asked for, and what became of the notes is told', async 
   expect(await screen.findByText('The link says only “here”')).toBeTruthy();
   expect(asked).toEqual([{ from: 1, to: 3 }]);
   expect(screen.getAllByRole('heading', { level: 3 }).map((heading) => heading.textContent)).toEqual(['Fixed: 1 note', 'Still there: 0 notes', 'New: 1 note']);
-  expect(within(screen.getByRole('heading', { name: 'New: 1 note' }).parentElement!).getByRole('listitem').textContent).toBe('Must: The picture hive.png has no alternative');
+  expect(within(screen.getByRole('heading', { name: 'New: 1 note' }).parentElement!).getByRole('listitem').textContent).toBe('Must: The image hive.png has no alternative');
 });
 
 test('in the texts only the words that differ are marked', async () => {

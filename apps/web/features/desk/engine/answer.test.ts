@@ -17,15 +17,15 @@ function first(text: PageText): DraftNote {
 
 test('a draft’s notes say where, how heavy and what', () => {
   expect(ask({ kind: 'audit', page: page('<h2>Wax</h2>\n<p><img src="hive.png"></p>') })).toEqual([
-    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 36, line: 2, title: 'Picture with no alternative', sentence: 'The picture hive.png has no alternative', why: expect.stringContaining('cannot see it') as string },
+    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 36, line: 2, title: 'Image with no alternative', sentence: 'The image hive.png has no alternative', why: expect.stringContaining('cannot see it') as string },
   ]);
 });
 
-test('offers come with what they propose, and the picture with its place in the collection', () => {
+test('offers come with what they propose, and the image with its place in the collection', () => {
   const text = page('<p><img src="../images/hive.png"></p>');
-  const { offers, picture } = ask({ kind: 'offers', page: text, finding: first(text) });
+  const { offers, image } = ask({ kind: 'offers', page: text, finding: first(text) });
   expect(offers.map((offer) => [offer.name, offer.certain])).toEqual([['describe', false], ['decorative', false]]);
-  expect(picture).toBe('images/hive.png');
+  expect(image).toBe('images/hive.png');
   const link = page('<p><a href="spring.html">here</a></p>');
   expect(ask({ kind: 'offers', page: link, finding: first(link) }).offers.find((offer) => offer.name === 'use-target-title')?.inputs).toEqual({ text: 'Spring work' });
 });
@@ -57,7 +57,7 @@ test('a remedy that declines says why, and a note that is gone says so', () => {
   const text = page('<p><img src="hive.png"></p>');
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'describe', inputs: { alt: '' } })).toMatchObject({ ok: false });
   expect(ask({ kind: 'preview', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 }, remedy: 'fill', inputs: {} })).toEqual({ ok: false, reason: 'This note is no longer on the page.' });
-  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], picture: null, subject: null, fix: '' });
+  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], image: null, subject: null, fix: '' });
 });
 
 test('a text to be brought in is sized up', () => {

@@ -1,5 +1,5 @@
 import {
-  addressOf, alikeTo, amendPage, applyRemedy, arrange, auditPage, cleanPaste, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, mendCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
+  addressOf, alikeTo, amendPage, applyRemedy, arrange, auditPage, cleanPaste, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, fixCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
   textBlocks, titleText, type Finding, type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
@@ -102,7 +102,7 @@ export class PageReader {
 
   private offers(text: PageText, key: FindingKey): Answers['offers'] {
     const { page, finding } = this.find(text, key);
-    return finding ? { offers: offersFor(page, finding), picture: pictureOf(page, finding, text.address), subject: subjectOf(page, finding), fix: ruleOf(key.rule)?.fix ?? '' } : { offers: [], picture: null, subject: null, fix: '' };
+    return finding ? { offers: offersFor(page, finding), image: imageOf(page, finding, text.address), subject: subjectOf(page, finding), fix: ruleOf(key.rule)?.fix ?? '' } : { offers: [], image: null, subject: null, fix: '' };
   }
 
   private preview({ page: text, finding: key, remedy, inputs }: Asked<'preview'>): Preview {
@@ -125,15 +125,15 @@ export class PageReader {
 
   private certain({ page: text, settled }: Asked<'certain'>): Answers['certain'] {
     const { page, findings } = this.open(text);
-    const { mended } = mendCertain(page, undefined, DEFAULT_PROFILE, new Set(those(findings, settled).map((one) => one.fingerprint)));
-    // What only comes to light once others are mended has no place on the page as it stands: it is counted.
+    const { fixed } = fixCertain(page, undefined, DEFAULT_PROFILE, settledIn(findings, settled));
+    // What only comes to light once others are fixed has no place on the page as it stands: it is counted.
     const known = new Map(findings.map((finding) => [finding.fingerprint, finding]));
-    const shown = mended.flatMap(({ fingerprint }) => {
-      const finding = known.get(fingerprint);
+    const shown = fixed.flatMap((one) => {
+      const finding = known.get(one.fingerprint);
       const remedy = finding?.remedies.find((name) => isCertain(REMEDIES[name], finding.rule));
-      return finding && remedy ? [oneOfMany(page, finding, remedy, proposalOf(page, finding, remedy))] : [];
+      return finding?.at.path === one.at.path && remedy ? [oneOfMany(page, finding, remedy, proposalOf(page, finding, remedy))] : [];
     });
-    return { many: mended.length, shown };
+    return { many: fixed.length, shown };
   }
 
   private heard(text: PageText): Answers['heard'] {
@@ -145,6 +145,12 @@ export class PageReader {
     const { page, findings } = this.open(text);
     return inspectStructure(page, findings);
   }
+}
+
+/** Whether a finding is one of those a person has settled. */
+function settledIn(findings: readonly Finding[], settled: Asked<'certain'>['settled']): (finding: Finding) => boolean {
+  const places = new Set(those(findings, settled).map((one) => `${one.rule} ${one.at.path} ${one.at.start}`));
+  return (finding) => places.has(`${finding.rule} ${finding.at.path} ${finding.at.start}`);
 }
 
 /** Whether two texts stand at one place, with the same around them. */
@@ -167,8 +173,8 @@ function those(findings: readonly Finding[], keys: readonly FindingKey[]): Findi
   return findings.filter(({ rule, at }) => places.has(placeOf({ rule, path: at.path, start: at.start })));
 }
 
-/** Where the picture a finding speaks of lies in the collection; null when it speaks of none, or of one from elsewhere. */
-function pictureOf(page: Page, finding: Finding, from: string): string | null {
+/** Where the image a finding speaks of lies in the collection; null when it speaks of none, or of one from elsewhere. */
+function imageOf(page: Page, finding: Finding, from: string): string | null {
   const element = finding.family === 'images' ? elementAt(page, finding.at.path) : null;
   return element?.tag === 'img' || element?.tag === 'input' ? resolveAddress(from, addressOf(element)) : null;
 }

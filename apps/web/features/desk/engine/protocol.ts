@@ -40,14 +40,14 @@ export interface Side {
   markup: string;
 }
 
-/** One of several slips that would be mended at once: what becomes of it, or why it stays. */
+/** One of several slips that would be fixed at once: what becomes of it, or why it stays. */
 export interface OneOfMany {
   line: number;
   sentence: string;
   preview: Preview;
 }
 
-/** How many would be mended at once, and what becomes of those that can be shown. */
+/** How many would be fixed at once, and what becomes of those that can be shown. */
 export interface Many {
   many: number;
   shown: OneOfMany[];
@@ -81,7 +81,7 @@ export type Question =
 export interface Answers {
   audit: DraftNote[];
   'typing-ahead': null;
-  offers: { offers: RemedyOffer[]; picture: string | null; subject: Subject | null; fix: string };
+  offers: { offers: RemedyOffer[]; image: string | null; subject: Subject | null; fix: string };
   preview: Preview;
   /** The text after a correction; null when it declines. */
   remedied: string | null;

@@ -23,11 +23,11 @@ export interface AllAlikeProps {
   inputs: Inputs;
   mayChange: boolean;
   onOpen(): void;
-  onMend(remedy: RemedyName, inputs: Inputs): Promise<boolean>;
+  onFix(remedy: RemedyName, inputs: Inputs): Promise<boolean>;
 }
 
 /** The same slip in other places of the page: how many there are, what becomes of each, and all of them at once. */
-export function AllAlike({ state, note, engine, text, finding, remedy, inputs, mayChange, onOpen, onMend }: AllAlikeProps) {
+export function AllAlike({ state, note, engine, text, finding, remedy, inputs, mayChange, onOpen, onFix }: AllAlikeProps) {
   const [open, setOpen] = useState(false);
   const among = useMemo(() => state.desk.notes.filter((one) => one.rule === note.rule && isOpen(one)).map(keyOf), [state.desk, note.rule]);
   const count = useAnswer<'alike'>(engine, useMemo(() => (among.length > 1 ? { kind: 'alike', page: text, finding, remedy, inputs: {}, among, shown: 0 } : null), [text, finding, remedy, among]));
@@ -36,7 +36,7 @@ export function AllAlike({ state, note, engine, text, finding, remedy, inputs, m
   return (
     <>
       <Button isDisabled={!mayChange || state.busy} onPress={() => { onOpen(); setOpen(true); }}>{`All ${count.many} like this…`}</Button>
-      <ManySheet title={`All ${count.many} like this: ${note.title}`} open={open} found={found} none="None of them can be mended so." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onMend={() => onMend(remedy, inputs)} />
+      <ManySheet title={`All ${count.many} like this: ${note.title}`} open={open} found={found} none="None of them can be fixed so." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onFix={() => onFix(remedy, inputs)} />
     </>
   );
 }

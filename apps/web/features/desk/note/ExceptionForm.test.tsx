@@ -9,7 +9,7 @@ Object.assign(globalThis, { CSS: { escape: (text: string) => text } });
 function start(granted = true, problem: Parameters<typeof ExceptionForm>[0]['problem'] = null) {
   const onGrant = jest.fn(() => Promise.resolve(granted));
   const onClose = jest.fn();
-  render(<ExceptionForm open sentence="The picture hive.png has no alternative" busy={false} problem={problem} onClose={onClose} onGrant={onGrant} />);
+  render(<ExceptionForm open sentence="The image hive.png has no alternative" busy={false} problem={problem} onClose={onClose} onGrant={onGrant} />);
   return { onGrant, onClose, user: userEvent.setup(), grant: () => screen.getByRole<HTMLButtonElement>('button', { name: 'Let it stand' }) };
 }
 
@@ -18,10 +18,10 @@ const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOSt
 test('a reason and a day let a note stand, and the sheet closes', async () => {
   const { user, onGrant, onClose, grant } = start();
   expect(grant().disabled).toBe(true);
-  await user.type(screen.getByRole('textbox', { name: 'Why' }), 'The new picture comes in May.');
+  await user.type(screen.getByRole('textbox', { name: 'Why' }), 'The new image comes in May.');
   fireEvent.change(screen.getByLabelText(/Until/), { target: { value: day(30) } });
   await user.click(grant());
-  expect(onGrant).toHaveBeenCalledWith('The new picture comes in May.', day(30));
+  expect(onGrant).toHaveBeenCalledWith('The new image comes in May.', day(30));
   expect(onClose).toHaveBeenCalledTimes(1);
 });
 

@@ -29,7 +29,7 @@ export function Filters({ notes, filter, onChange }: { notes: readonly Note[]; f
       <Button $look="quiet" aria-expanded={more} onPress={() => setMore(!more)}>{more ? 'Fewer ways' : 'More ways'}</Button>
       {more && (
         <>
-          <Pick label="Standing" value={filter.standing} onChange={(standing) => set({ standing: standing as NoteFilter['standing'] })} options={[ALL, ...STANDINGS.map((one) => ({ value: one, label: one }))]} />
+          <Pick label="Standing" value={filter.standing} onChange={(standing) => set({ standing: standing as NoteFilter['standing'] })} options={[ALL, ...STANDINGS.map((one) => ({ value: one, label: one === 'specialist' ? 'waits for a specialist' : one }))]} />
           <Pick label="Criterion" value={filter.criterion} onChange={(criterion) => set({ criterion })} options={[ALL, ...criteria.map((one) => ({ value: one, label: `${one} ${criterionOf(one)?.title ?? ''}` }))]} />
           <label>Words<input type="search" value={filter.words} onChange={(event) => set({ words: event.target.value })} /></label>
         </>

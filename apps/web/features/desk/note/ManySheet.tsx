@@ -21,21 +21,21 @@ export interface ManySheetProps {
   busy: boolean;
   problem: Problem | null;
   onClose(): void;
-  onMend(): Promise<boolean>;
+  onFix(): Promise<boolean>;
 }
 
 /** What would become of several notes at once, before it is done: one revision, and one undo takes it all back. */
-export function ManySheet({ title, open, found, none, busy, problem, onClose, onMend }: ManySheetProps) {
+export function ManySheet({ title, open, found, none, busy, problem, onClose, onFix }: ManySheetProps) {
   const stays = found?.shown.filter((one) => !one.preview.ok).length ?? 0;
   const more = found ? found.many - found.shown.length : 0;
-  const mends = (found?.many ?? 0) - stays;
+  const fixes = (found?.many ?? 0) - stays;
   return (
     <Sheet title={title} open={open} onClose={onClose} wide problem={problem}>
       {!found && <p role="status">Looking at each of them…</p>}
       {found && found.many === 0 && <p role="status">{none}</p>}
       {found && found.many > 0 && (
         <>
-          <p>{`${counted(mends, 'note')} will be mended as one revision; one undo takes it all back.${stays > 0 ? ` ${stays} cannot be mended so and will stay.` : ''}`}</p>
+          <p>{`${counted(fixes, 'note')} will be fixed as one revision; one undo takes it all back.${stays > 0 ? ` ${stays} cannot be fixed so and will stay.` : ''}`}</p>
           <List tabIndex={0} role="region" aria-label="What becomes of each">
             <ol>
               {found.shown.map((one, i) => <li key={i}><b>{`Line ${one.line}: ${one.sentence}`}</b><Outcome one={one} /></li>)}
@@ -45,7 +45,7 @@ export function ManySheet({ title, open, found, none, busy, problem, onClose, on
         </>
       )}
       <Row>
-        <Button $look="main" isDisabled={busy || mends === 0} onPress={() => void onMend().then((done) => done && onClose())}>{mends === 0 ? 'Mend all' : `Mend ${mends === 1 ? 'it' : `all ${mends}`}`}</Button>
+        <Button $look="main" isDisabled={busy || fixes === 0} onPress={() => void onFix().then((done) => done && onClose())}>{fixes === 0 ? 'Fix all' : `Fix ${fixes === 1 ? 'it' : `all ${fixes}`}`}</Button>
         <Button onPress={onClose}>Cancel</Button>
       </Row>
     </Sheet>

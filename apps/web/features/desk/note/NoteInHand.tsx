@@ -51,14 +51,15 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
       <Ruling note={note} disabled={!can.rule || state.busy} onAnswer={(answer) => void actions.rule(note, answer)} onTakeBack={() => void actions.takeBack(note)} />
       <RemedyForm
         page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }} text={text} finding={finding} engine={engine} busy={state.busy} mayChange={can.change}
-        onApply={(remedy, inputs) => actions.mend(note, remedy, inputs)} onSkip={() => actions.step(1)}
-        besides={(remedy, inputs) => <AllAlike state={state} note={note} engine={engine} text={text} finding={finding} remedy={remedy} inputs={inputs} mayChange={can.change} onOpen={actions.dismiss} onMend={(chosen, values) => actions.mendAlike(note, chosen, values)} />}
+        onApply={(remedy, inputs) => actions.fix(note, remedy, inputs)} onSkip={() => actions.step(1)}
+        besides={(remedy, inputs) => <AllAlike state={state} note={note} engine={engine} text={text} finding={finding} remedy={remedy} inputs={inputs} mayChange={can.change} onOpen={actions.dismiss} onFix={(chosen, values) => actions.fixAlike(note, chosen, values)} />}
       />
       <Aside>
         <Button $look="quiet" onPress={() => actions.setFace('source')}>{`To its line in Source, ${note.at.line}`}</Button>
-        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => { actions.dismiss(); setExcepting(true); }}>Let it stand for a time…</Button>
+        <Button $look="quiet" isDisabled={!can.letStand || state.busy} onPress={() => { actions.dismiss(); setExcepting(true); }}>Let it stand for a time…</Button>
+        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>Only the theme or host can fix it</Button>
       </Aside>
-      <ExceptionForm open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.waive(note, reason, until)} />
+      <ExceptionForm open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.letStand(note, reason, until)} />
     </Section>
   );
 }

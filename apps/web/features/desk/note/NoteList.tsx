@@ -12,7 +12,7 @@ import { useAnswer, type Engine } from '../engine/useEngine';
 import type { Permissions } from '../StandingLine';
 import { Filters } from './Filters';
 import { ManySheet } from './ManySheet';
-import { filters, isToJudge } from './filter';
+import { filters, isOpen, isToJudge } from './filter';
 
 const Section = styled.section`padding-top: 0.6rem; background: var(--paper);`;
 const Head = styled.div`display: flex; flex-wrap: wrap; justify-content: space-between; align-items: center; gap: 0.3rem 0.75rem; padding: 0 1.25rem 0.4rem; h2 { font-size: 1rem; } span { font-size: 0.875rem; }`;
@@ -45,7 +45,7 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
       {open.length > 0 && <Rows>
         {open.map(({ number, note }) => <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />)}
       </Rows>}
-      {settled.map((note) => <SettledRow key={note.id} note={note} mayRule={can.rule} onTakeBack={() => void (note.standing === 'waived' ? actions.endWaiver(note) : actions.takeBack(note))} />)}
+      {settled.map((note) => <SettledRow key={note.id} note={note} can={can} actions={actions} />)}
     </Section>
   );
 }
@@ -63,35 +63,43 @@ const NoteRow = memo(function NoteRow({ number, note, current, onChoose }: { num
   );
 });
 
-/** Everything on the page that needs no person, shown before it is mended, as one revision. */
+/** Everything on the page that needs no person, shown before it is fixed, as one revision. */
 function AllCertain({ state, actions, engine, mayChange }: { state: DeskState; actions: DeskActions; engine: Engine; mayChange: boolean }) {
   const [open, setOpen] = useState(false);
   const { desk } = state;
-  const settled = useMemo(() => desk.notes.filter((note) => note.standing === 'ruled out' || note.standing === 'waived').map(keyOf), [desk]);
+  const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note)).map(keyOf), [desk]);
   const found = useAnswer<'certain'>(engine, useMemo(() => (open ? { kind: 'certain', page: pageTextOf(desk), settled } : null), [open, desk, settled]));
   return (
     <>
-      <Button isDisabled={!mayChange || state.busy} onPress={() => { actions.dismiss(); setOpen(true); }}>Mend what is certain…</Button>
-      <ManySheet title="Mend what is certain" open={open} found={found} none="Nothing here is certain: each open note needs a word or a choice from you." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onMend={actions.mendCertain} />
+      <Button isDisabled={!mayChange || state.busy} onPress={() => { actions.dismiss(); setOpen(true); }}>Fix what is certain…</Button>
+      <ManySheet title="Fix what is certain" open={open} found={found} none="Nothing here is certain: each open note needs a word or a choice from you." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onFix={actions.fixCertain} />
     </>
   );
 }
 
 /** A note that a person has settled: who, how, and the way back. */
-function SettledRow({ note, mayRule, onTakeBack }: { note: Note; mayRule: boolean; onTakeBack(): void }) {
-  const { waiver, ruling, sentence, standing } = note;
-  if (standing === 'waived' && waiver) {
+function SettledRow({ note, can, actions }: { note: Note; can: Permissions; actions: DeskActions }) {
+  const { exception, ruling, sentence, standing } = note;
+  if (standing === 'excepted' && exception) {
     return (
       <Settled>
-        <span>{`${sentence}: let stand until `}<Day day={waiver.until} />{` by ${waiver.by}, “${waiver.reason}”`}</span>
-        <Button $look="quiet" isDisabled={!mayRule} onPress={onTakeBack} aria-label={`End the exception for: ${sentence}`}>End it now</Button>
+        <span>{`${sentence}: let stand until `}<Day day={exception.until} />{` by ${exception.by}, “${exception.reason}”`}</span>
+        <Button $look="quiet" isDisabled={!can.letStand} onPress={() => void actions.endException(note)} aria-label={`End the exception for: ${sentence}`}>End it now</Button>
+      </Settled>
+    );
+  }
+  if (standing === 'elsewhere') {
+    return (
+      <Settled>
+        <span>{`${sentence}: only the theme or the host can fix it`}</span>
+        <Button $look="quiet" isDisabled={!can.rule} onPress={() => void actions.setElsewhere(note, false)} aria-label={`The page can fix it: ${sentence}`}>The page can fix it</Button>
       </Settled>
     );
   }
   return (
     <Settled>
       <span>{`${sentence}: ${standing}${ruling ? ` by ${ruling.by}` : ''}`}</span>
-      {standing === 'ruled out' && <Button $look="quiet" isDisabled={!mayRule} onPress={onTakeBack} aria-label={`Take back the answer on: ${sentence}`}>Take back</Button>}
+      {standing === 'ruled out' && <Button $look="quiet" isDisabled={!can.rule} onPress={() => void actions.takeBack(note)} aria-label={`Take back the answer on: ${sentence}`}>Take back</Button>}
     </Settled>
   );
 }

@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
 import type { Answers, FindingKey, PageText, Preview, Side } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
-import { ColourPanel, PicturePanel } from './SubjectPanel';
+import { ColourPanel, ImagePanel } from './SubjectPanel';
 
 const Form = styled.form`display: grid; gap: 0.65rem; margin-top: 0.75rem; padding-top: 0.75rem; border-top: 1px solid var(--line); min-width: 0; > * { min-width: 0; }`;
 const Sides = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.6rem;`;
@@ -20,7 +20,7 @@ const Quiet = styled.p`font-size: 0.875rem; color: var(--quiet);`;
 const Fields = styled.div`display: grid; gap: 0.65rem;`;
 
 export interface RemedyFormProps {
-  /** Whose pictures are shown. */
+  /** Whose images are shown. */
   page: { pageId: number; collection: string };
   text: PageText;
   finding: FindingKey;
@@ -87,10 +87,10 @@ interface SubjectOfNoteProps {
   onChoose(remedy: string, inputs: Inputs): void;
 }
 
-/** What a person has to see to choose well: the picture in its surroundings, or the pair of colours. */
-function SubjectOfNote({ page: { pageId, collection }, found: { picture, subject }, usable, chosen, inputs, onChoose }: SubjectOfNoteProps) {
+/** What a person has to see to choose well: the image in its surroundings, or the pair of colours. */
+function SubjectOfNote({ page: { pageId, collection }, found: { image, subject }, usable, chosen, inputs, onChoose }: SubjectOfNoteProps) {
   if (subject?.kind === 'colour') return <ColourPanel subject={subject} chosen={{ remedy: chosen, inputs }} usable={new Set(usable.map((one) => one.name))} onChoose={onChoose} />;
-  return picture && <PicturePanel pageId={pageId} collection={collection} picture={picture} subject={subject} alt={inputs?.alt} />;
+  return image && <ImagePanel pageId={pageId} collection={collection} image={image} subject={subject} alt={inputs?.alt} />;
 }
 
 function WhichRemedy({ found, usable, chosen, onChoose }: { found: Answers['offers'] | null; usable: readonly RemedyOffer[]; chosen: string | undefined; onChoose(name: string): void }) {

@@ -22,7 +22,7 @@ export function Ruling({ note, disabled, onAnswer, onTakeBack }: RulingProps) {
   return (
     <Group role="group" aria-label="Question">
       <p>{question.ask}</p>
-      {given && <p>{`${words[given.answer]}, says ${given.by}, `}<When at={given.at} />.{given.answer === 'not sure' && ' It waits for somebody who knows.'}</p>}
+      {given && <p>{`${words[given.answer]}, says ${given.by}, `}<When at={given.at} />.{given.answer === 'not sure' && ` It waits for ${note.waitsFor ? `a ${note.waitsFor}` : 'somebody who knows'}.`}</p>}
       {given?.answer !== 'stands' && (
         <div>
           <Button isDisabled={disabled} onPress={() => onAnswer('stands')}>{question.yes}</Button>

@@ -1,6 +1,6 @@
 'use client';
-import type { ColourSubject, PassingColour, PictureSubject } from '@inkwell/core';
-import type { PictureUse } from '@inkwell/review';
+import type { ColourSubject, PassingColour, ImageSubject } from '@inkwell/core';
+import type { ImageUse } from '@inkwell/review';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -8,30 +8,30 @@ import { send } from '@/ui/send';
 import { counted } from '@/ui/words';
 import { proofAddress } from '../proof/Proof';
 
-const Pictured = styled.div`
+const Imaged = styled.div`
   display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.4rem 0.9rem; align-items: start; font-size: 0.875rem; min-width: 0;
   > img { max-width: 100%; max-height: 13rem; justify-self: start; border: 1px solid var(--line); background: #fffefa; }
   > div { display: grid; gap: 0.4rem; color: var(--quiet); overflow-wrap: anywhere; } > div > p:first-child { font: 400 0.9375rem/1.4 var(--serif); } mark { background: var(--gallWash); color: var(--ink); font: 600 0.8125rem var(--sans); padding: 0 0.3rem; }
   ul { display: grid; gap: 0.1rem; color: var(--quiet); }
 `;
 
-export interface PicturePanelProps {
+export interface ImagePanelProps {
   pageId: number;
   collection: string;
-  /** Where the picture lies in the collection. */
-  picture: string;
-  subject: PictureSubject | null;
+  /** Where the image lies in the collection. */
+  image: string;
+  subject: ImageSubject | null;
   alt: string | undefined;
 }
 
-/** The picture at a good size, in its surroundings, with what is said of it elsewhere. */
-export function PicturePanel({ pageId, collection, picture, subject, alt }: PicturePanelProps) {
-  const uses = useUses(pageId, picture);
+/** The image at a good size, in its surroundings, with what is said of it elsewhere. */
+export function ImagePanel({ pageId, collection, image, subject, alt }: ImagePanelProps) {
+  const uses = useUses(pageId, image);
   return (
-    <Pictured role="group" aria-label="The picture and where it stands">
-      <img src={proofAddress(collection, picture)} alt="The picture this note speaks of" />
+    <Imaged role="group" aria-label="The image and where it stands">
+      <img src={proofAddress(collection, image)} alt="The image this note speaks of" />
       <div>
-        {subject && <p>{subject.before} <mark>{alt ? alt : 'the picture'}</mark> {subject.after}</p>}
+        {subject && <p>{subject.before} <mark>{alt ? alt : 'the image'}</mark> {subject.after}</p>}
         {subject && subject.alsoHere.length > 0 && <p>{`Also on this page: ${subject.alsoHere.map((said) => (said ? `“${said}”` : 'nothing said')).join(', ')}`}</p>}
         {uses && uses.length > 0 && (
           <div>
@@ -40,17 +40,17 @@ export function PicturePanel({ pageId, collection, picture, subject, alt }: Pict
           </div>
         )}
       </div>
-    </Pictured>
+    </Imaged>
   );
 }
 
-function useUses(pageId: number, picture: string): readonly PictureUse[] | null {
-  const [uses, setUses] = useState<readonly PictureUse[] | null>(null);
+function useUses(pageId: number, image: string): readonly ImageUse[] | null {
+  const [uses, setUses] = useState<readonly ImageUse[] | null>(null);
   useEffect(() => {
     let current = true;
-    void send<PictureUse[]>(`/api/pages/${pageId}/picture-uses`, { picture }).then((sent) => current && sent.ok && setUses(sent.value));
+    void send<ImageUse[]>(`/api/pages/${pageId}/image-uses`, { image }).then((sent) => current && sent.ok && setUses(sent.value));
     return () => void (current = false);
-  }, [pageId, picture]);
+  }, [pageId, image]);
   return uses;
 }
 

@@ -7,7 +7,7 @@ export interface NoteFilter {
   family: Family | '';
   weight: Weight | '';
   criterion: string;
-  standing: Note['standing'] | 'to judge' | '';
+  standing: Note['standing'] | 'to judge' | 'specialist' | '';
   /** Words that have to stand in the note, in any order. */
   words: string;
 }
@@ -15,7 +15,7 @@ export interface NoteFilter {
 export const NO_FILTER: NoteFilter = { family: '', weight: '', criterion: '', standing: '', words: '' };
 
 export const WEIGHTS: readonly Weight[] = ['must', 'should', 'consider'];
-export const STANDINGS = ['to judge', 'open', 'in hand', 'returned', 'waived', 'ruled out'] as const;
+export const STANDINGS = ['to judge', 'open', 'returned', 'specialist', 'excepted', 'elsewhere', 'ruled out'] as const;
 
 const KNOWN: Partial<Record<keyof NoteFilter, readonly string[]>> = { family: FAMILIES, weight: WEIGHTS, standing: STANDINGS };
 const KEYS = Object.keys(NO_FILTER) as (keyof NoteFilter)[];
@@ -28,12 +28,17 @@ export function passes(filter: NoteFilter, note: Note): boolean {
   if (filter.family && note.family !== filter.family) return false;
   if (filter.weight && note.weight !== filter.weight) return false;
   if (filter.criterion && !note.criteria.includes(filter.criterion)) return false;
-  if (filter.standing === 'to judge' ? !isToJudge(note) : filter.standing && note.standing !== filter.standing) return false;
+  if (filter.standing && !stands(filter.standing, note)) return false;
   const said = `${note.title} ${note.sentence} ${note.criteria.join(' ')}`.toLowerCase();
   return filter.words.toLowerCase().split(/\s+/).every((word) => said.includes(word));
 }
 
-const OPEN: ReadonlySet<string> = new Set(['open', 'in hand', 'returned']);
+const OPEN: ReadonlySet<string> = new Set(['open', 'returned']);
+
+function stands(standing: Exclude<NoteFilter['standing'], ''>, note: Note): boolean {
+  if (standing === 'to judge') return isToJudge(note);
+  return standing === 'specialist' ? note.waitsFor !== null : note.standing === standing;
+}
 
 /** A note that still asks for something. */
 export function isOpen(note: Note): boolean {

@@ -34,7 +34,7 @@ function OneList({ list, number, state, actions, mayChange }: Omit<ListsProps, '
         <Nested>{list.typed && <h4>The list it becomes</h4>}<Items items={list.items} ordered={list.ordered} /></Nested>
       </Both>
       <Row>
-        {one && <Button $look="main" isDisabled={!mayChange || state.busy} onPress={() => void actions.mend(one.note, 'make-list', {})}>Make it a real list</Button>}
+        {one && <Button $look="main" isDisabled={!mayChange || state.busy} onPress={() => void actions.fix(one.note, 'make-list', {})}>Make it a real list</Button>}
         <Button $look="quiet" onPress={() => actions.point(list.path)} aria-label={`Show list ${number} on the proof`}>On the proof</Button>
       </Row>
     </Section>

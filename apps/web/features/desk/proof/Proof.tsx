@@ -3,7 +3,7 @@ import { memo, useCallback, useEffect, useRef, useState, type RefObject } from '
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { ColourFilters } from './ColourFilters';
-import { enlargeText, picturesAsWords } from './dress';
+import { enlargeText, imagesAsWords } from './dress';
 import { ProofBar } from './ProofBar';
 import type { ProofView } from './views';
 import type { DeskActions, DeskState, Numbered } from '../useDesk';
@@ -81,14 +81,14 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
     dressed.current = page;
     // A fragment has no look of its own: the platform's stands in for it.
     if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
-    if (view.pictures === 'words') picturesAsWords(page);
+    if (view.images === 'words') imagesAsWords(page);
     // Sizes are known once every style sheet has come.
     if (view.text === '200') onceWhole(page, () => (enlargeText(page, 2), measure()));
     page.addEventListener('load', measure, true);
     page.addEventListener('error', measure, true);
     page.addEventListener('click', (event) => event.preventDefault(), true);
     measure();
-  }, [desk.scope, measure, view.pictures, view.text]);
+  }, [desk.scope, measure, view.images, view.text]);
 
   useDressedSoon(frame, dressed, dress);
   useEffect(() => {
@@ -131,7 +131,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
           {desk.scope === 'fragment' && <Shown><span>Title, shown by the platform at level 1</span>{desk.title}</Shown>}
           <Window $framed={view.width !== 'pane'} style={{ width: view.width === 'pane' ? '100%' : width * scale, height: height * scale }}>
             <Frame
-              key={`${view.pictures} ${view.text}`} ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={() => { dress(); measure(); }}
+              key={`${view.images} ${view.text}`} ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={() => { dress(); measure(); }}
               style={{ height, ...(view.width === 'pane' ? {} : { width, transform: `scale(${scale})` }), ...(view.eyes === 'all' ? {} : { filter: `url(#eyes-${view.eyes})` }) }}
             />
           </Window>
@@ -144,7 +144,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
   );
 }
 
-/** Notes stand beside their lines as soon as the page's text is there, before its last picture: nothing tells of that moment, so it is looked for. */
+/** Notes stand beside their lines as soon as the page's text is there, before its last image: nothing tells of that moment, so it is looked for. */
 function useDressedSoon(frame: RefObject<HTMLIFrameElement | null>, dressed: RefObject<Document | null>, dress: () => void): void {
   useEffect(() => {
     const timer = setInterval(() => {
@@ -172,7 +172,7 @@ function useInView(sheet: RefObject<HTMLDivElement | null>, top: number | undefi
   }, [sheet, top, of]);
 }
 
-/** Many pictures load at once: what they set off is done once for each frame the screen shows. */
+/** Many images load at once: what they set off is done once for each frame the screen shows. */
 function useOncePerFrame(run: () => void): () => void {
   const latest = useRef(run);
   const asked = useRef(0);

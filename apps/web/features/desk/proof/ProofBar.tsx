@@ -14,7 +14,7 @@ export function ProofBar({ view, onChange }: { view: ProofView; onChange(view: P
       <Choice label="Width" hideLabel value={view.width} onChange={(width) => onChange({ ...view, width: width as ProofView['width'] })} options={WIDTHS} />
       <Pick label="Seen with" value={view.eyes} onChange={(eyes) => onChange({ ...view, eyes: eyes as ProofView['eyes'] })} options={EYES} />
       <Tick label="Text doubled" on={view.text === '200'} onChange={(on) => onChange({ ...view, text: on ? '200' : '100' })} />
-      <Tick label="Pictures in words" on={view.pictures === 'words'} onChange={(on) => onChange({ ...view, pictures: on ? 'words' : 'shown' })} />
+      <Tick label="Images in words" on={view.images === 'words'} onChange={(on) => onChange({ ...view, images: on ? 'words' : 'shown' })} />
     </Bar>
   );
 }

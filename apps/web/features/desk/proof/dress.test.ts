@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { enlargeText, picturesAsWords } from './dress';
+import { enlargeText, imagesAsWords } from './dress';
 
 function page(body: string): Document {
   const frame = document.body.appendChild(document.createElement('iframe'));
@@ -13,9 +13,9 @@ test('every size is doubled once, not again for each level of nesting', () => {
   expect(['div', 'p', 'b'].map((tag) => here.querySelector<HTMLElement>(tag)!.style.fontSize)).toEqual(['40px', '20px', '24px']);
 });
 
-test('pictures give way to their words; a missing alternative is said, a decorative picture leaves nothing', () => {
+test('images give way to their words; a missing alternative is said, a decorative image leaves nothing', () => {
   const here = page('<picture><source srcset="b.png"><img src="a.png" alt="A hive" width="90"></picture><img src="c.png"><img src="d.png" alt="">');
-  picturesAsWords(here);
-  expect([...here.images].map((image) => [image.alt, image.hasAttribute('src')])).toEqual([['A hive', false], ['Picture, nothing said', false], ['', false]]);
+  imagesAsWords(here);
+  expect([...here.images].map((image) => [image.alt, image.hasAttribute('src')])).toEqual([['A hive', false], ['Image, nothing said', false], ['', false]]);
   expect(here.querySelector('source')).toBeNull();
 });

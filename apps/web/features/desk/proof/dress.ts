@@ -6,11 +6,11 @@ export function enlargeText(page: Document, times: number): void {
   for (const [i, element] of elements.entries()) if (sizes[i]! > 0) element.style.setProperty('font-size', `${sizes[i]! * times}px`, 'important');
 }
 
-/** What stands where a picture has no alternative: that it is missed, not that it adds nothing. */
-const MISSED = 'Picture, nothing said';
+/** What stands where an image has no alternative: that it is missed, not that it adds nothing. */
+const MISSED = 'Image, nothing said';
 
-/** Puts its alternative in the place of every picture: what someone gets who does not see them. A decorative one leaves nothing. */
-export function picturesAsWords(page: Document): void {
+/** Puts its alternative in the place of every image: what someone gets who does not see them. A decorative one leaves nothing. */
+export function imagesAsWords(page: Document): void {
   for (const image of page.querySelectorAll<HTMLImageElement>('img, input[type="image" i]')) {
     image.alt = image.getAttribute('alt') ?? MISSED;
     for (const name of ['src', 'srcset', 'width', 'height', 'style', 'title']) image.removeAttribute(name);

@@ -1,14 +1,14 @@
 import type { ColourVision } from '@inkwell/core';
 
-/** How the proof is looked at: as wide as its pane or as one of three windows, at usual or doubled text, through which eyes, with pictures or their words. */
+/** How the proof is looked at: as wide as its pane or as one of three windows, at usual or doubled text, through which eyes, with images or their words. */
 export interface ProofView {
   width: 'pane' | '1280' | '768' | '320';
   text: '100' | '200';
   eyes: 'all' | ColourVision;
-  pictures: 'shown' | 'words';
+  images: 'shown' | 'words';
 }
 
-export const USUAL_VIEW: ProofView = { width: 'pane', text: '100', eyes: 'all', pictures: 'shown' };
+export const USUAL_VIEW: ProofView = { width: 'pane', text: '100', eyes: 'all', images: 'shown' };
 
 export const WIDTHS = [
   { value: 'pane', label: 'Pane' },
@@ -25,7 +25,7 @@ export const EYES = [
   { value: 'no-blue', label: 'no blue cones' },
 ] as const;
 
-const CHOICES: { [K in keyof ProofView]: readonly string[] } = { width: WIDTHS.map((one) => one.value), text: ['100', '200'], eyes: EYES.map((one) => one.value), pictures: ['shown', 'words'] };
+const CHOICES: { [K in keyof ProofView]: readonly string[] } = { width: WIDTHS.map((one) => one.value), text: ['100', '200'], eyes: EYES.map((one) => one.value), images: ['shown', 'words'] };
 const KEYS = Object.keys(CHOICES) as (keyof ProofView)[];
 
 /** The view an address asks for; what it does not know is as usual. */

@@ -3,6 +3,7 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 import type { Engine } from '../engine/useEngine';
 import type { DeskActions, DeskState } from '../useDesk';
 import { draftNoteId } from './DraftNotes';
+import { draftsOf } from './drafts';
 import type { SourceNote } from './sourceNotes';
 import { useSourceDraft, type SourceDraft } from './useSourceDraft';
 
@@ -19,8 +20,10 @@ export interface DraftInHand {
 const Context = createContext<DraftInHand | null>(null);
 
 /** Holds what is typed and not saved. Only what shows it is drawn anew with each key: the rest of the Desk does not hear of it. */
-export function DraftHolder({ state, actions, engine, children }: { state: DeskState; actions: DeskActions; engine: Engine; children: ReactNode }) {
-  const draft = useSourceDraft(state.desk, actions, engine);
+export function DraftHolder({ state, actions, engine, person, children }: { state: DeskState; actions: DeskActions; engine: Engine; person: string; children: ReactNode }) {
+  const { pageId } = state.desk;
+  const drafts = useMemo(() => draftsOf(person, pageId), [person, pageId]);
+  const draft = useSourceDraft(state.desk, actions, engine, drafts);
   const [taken, setTaken] = useState<string | null>(null);
   const [goTo, setGoTo] = useState<{ at: number } | null>(null);
   const start = state.inHand?.note.at.start ?? null;

@@ -12,10 +12,10 @@ const rows = () => within(screen.getByRole('list')).getAllByRole('button').map((
 test('a draft’s notes stand by line, with their weight in words and their family', () => {
   render(<DraftNotes notes={notesOf('<h2>Wax</h2>\n<p>See <img src="hive.png"> in winter.</p>')} taken={null} onTake={() => undefined} />);
   expect(screen.getByRole('heading', { name: 'In this draft: 1 note' })).toBeTruthy();
-  expect(rows()).toEqual(['line 2Must: The picture hive.png has no alternativeImages']);
+  expect(rows()).toEqual(['line 2Must: The image hive.png has no alternativeImages']);
 });
 
-test('a draft with nothing to mend says so', () => {
+test('a draft with nothing to fix says so', () => {
   render(<DraftNotes notes={[]} taken={null} onTake={() => undefined} />);
   expect(screen.getByRole('heading', { name: 'In this draft: nothing found' })).toBeTruthy();
   expect(screen.queryByRole('list')).toBeNull();

@@ -1,25 +1,55 @@
 /** @jest-environment jsdom */
-import { dropDraft, keepDraft, readDraft } from './drafts';
+import { OneAtATime, type Draft } from './drafts';
 
-afterEach(() => localStorage.clear());
+const draft = (html: string): Draft => ({ base: 3, revision: 2, html, at: '2026-11-24T08:00:00Z' });
 
-test('a draft is kept until it is dropped', () => {
-  expect(readDraft(localStorage, 7)).toBeNull();
-  expect(keepDraft(localStorage, 7, { base: 3, html: '<p>mine</p>', at: '2026-11-24T08:00:00Z' })).toBe(true);
-  expect(readDraft(localStorage, 7)).toMatchObject({ base: 3, html: '<p>mine</p>' });
-  expect(readDraft(localStorage, 8)).toBeNull();
-  dropDraft(localStorage, 7);
-  expect(readDraft(localStorage, 7)).toBeNull();
+/** A keeper whose writes end when they are told to. */
+function slowKeeper() {
+  const written: (string | null)[] = [];
+  const ends: ((refuse?: boolean) => void)[] = [];
+  const write = (html: string | null) => new Promise<void>((resolve, reject) => ends.push((refuse) => {
+    if (refuse) return reject(new Error('quota'));
+    written.push(html);
+    resolve();
+  }));
+  return { written, ends, shelf: new OneAtATime({ read: () => Promise.resolve(null), keep: (one) => write(one.html), drop: () => write(null) }) };
+}
+
+const settled = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+test('while one draft is being written only the newest waits, and everybody is told once it is kept', async () => {
+  const { shelf, ends, written } = slowKeeper();
+  const kept = ['a', 'ab', 'abc', 'abcd'].map((html) => shelf.keep(draft(html)));
+  ends[0]!();
+  await settled();
+  ends[1]!();
+  expect(await Promise.all(kept)).toEqual([true, true, true, true]);
+  expect(written).toEqual(['a', 'abcd']);
 });
 
-test('what is not a draft is not taken for one', () => {
-  localStorage.setItem('inkwell-draft-7', 'not json');
-  expect(readDraft(localStorage, 7)).toBeNull();
-  localStorage.setItem('inkwell-draft-7', '{"html":5}');
-  expect(readDraft(localStorage, 7)).toBeNull();
+test('a draft that is dropped while it is written is gone in the end', async () => {
+  const { shelf, ends, written } = slowKeeper();
+  void shelf.keep(draft('a'));
+  const dropped = shelf.drop();
+  ends[0]!();
+  await settled();
+  ends[1]!();
+  await dropped;
+  expect(written).toEqual(['a', null]);
 });
 
-test('a full browser says that it did not keep it', () => {
-  const full = { setItem: () => { throw new Error('quota'); } } as unknown as Storage;
-  expect(keepDraft(full, 7, { base: 1, html: 'x', at: '' })).toBe(false);
+test('a browser that will not keep it says so, and the next one is tried again', async () => {
+  const { shelf, ends, written } = slowKeeper();
+  const first = shelf.keep(draft('a'));
+  ends[0]!(true);
+  expect(await first).toBe(false);
+  const second = shelf.keep(draft('b'));
+  ends[1]!();
+  expect(await second).toBe(true);
+  expect(written).toEqual(['b']);
+});
+
+test('one that cannot be read is none', async () => {
+  const shelf = new OneAtATime({ read: () => Promise.reject(new Error('blocked')), keep: () => Promise.resolve(), drop: () => Promise.resolve() });
+  expect(await shelf.read()).toBeNull();
 });

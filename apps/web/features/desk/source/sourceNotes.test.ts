@@ -5,7 +5,7 @@ import { showNotes, sourceNotes, type SourceNote } from './sourceNotes';
 
 const TEXT = '<h2></h2>\n<p>Wax</p>\n<p><img src="a.png"></p>\n';
 const BLANK: SourceNote = { id: 'blank', from: 0, to: 9, weight: 'must', sentence: 'This heading has no text' };
-const PICTURE: SourceNote = { id: 'picture', from: TEXT.indexOf('<img'), to: TEXT.indexOf('</p>', 30), weight: 'consider', sentence: 'a.png has no caption' };
+const IMAGE: SourceNote = { id: 'image', from: TEXT.indexOf('<img'), to: TEXT.indexOf('</p>', 30), weight: 'consider', sentence: 'a.png has no caption' };
 
 function editor(notes: readonly SourceNote[]) {
   const taken: string[] = [];
@@ -18,18 +18,18 @@ const press = (view: EditorView, shiftKey = false) => runScopeHandlers(view, new
 const underlined = (view: EditorView) => [...view.dom.querySelectorAll('.note')].map((mark) => [mark.className, mark.textContent]);
 
 test('a note is underlined by its weight, on its first line alone', () => {
-  const { view } = editor([{ ...BLANK, to: TEXT.length }, PICTURE]);
+  const { view } = editor([{ ...BLANK, to: TEXT.length }, IMAGE]);
   expect(underlined(view)).toEqual([['note must', '<h2></h2>'], ['note consider', '<img src="a.png">']]);
 });
 
 test('F8 goes from note to note and round the end, Shift F8 back, and each is taken up', () => {
-  const { view, taken } = editor([PICTURE, BLANK]);
+  const { view, taken } = editor([IMAGE, BLANK]);
   press(view);
-  expect(view.state.selection.main.head).toBe(PICTURE.from);
+  expect(view.state.selection.main.head).toBe(IMAGE.from);
   press(view);
   expect(view.state.selection.main.head).toBe(0);
   press(view, true);
-  expect(taken).toEqual(['picture', 'blank', 'picture']);
+  expect(taken).toEqual(['image', 'blank', 'image']);
 });
 
 test('with no notes F8 is left to others', () => {
@@ -38,17 +38,17 @@ test('with no notes F8 is left to others', () => {
 });
 
 test('notes move along with what is typed before them, until the engine has looked again', () => {
-  const { view, taken } = editor([PICTURE]);
+  const { view, taken } = editor([IMAGE]);
   view.dispatch({ changes: { from: 0, insert: '<p>More</p>\n' } });
   expect(underlined(view)).toEqual([['note consider', '<img src="a.png">']]);
   press(view);
-  expect([view.state.selection.main.head, taken]).toEqual([PICTURE.from + 12, ['picture']]);
+  expect([view.state.selection.main.head, taken]).toEqual([IMAGE.from + 12, ['image']]);
   showNotes(view, []);
   expect(underlined(view)).toEqual([]);
 });
 
 test('the gutter shows one drop for each line, with how many notes it has and the heaviest of them', () => {
-  const { view, taken } = editor([BLANK, { ...BLANK, id: 'level', weight: 'should', sentence: 'It leaps' }, PICTURE]);
+  const { view, taken } = editor([BLANK, { ...BLANK, id: 'level', weight: 'should', sentence: 'It leaps' }, IMAGE]);
   const drops = [...view.dom.querySelectorAll<HTMLElement>('.note-gutter .drop')].filter((drop) => drop.title.length > 7);
   expect(drops.map((drop) => [drop.className, drop.textContent, drop.title])).toEqual([
     ['drop must', '2', 'Must: This heading has no text\nShould: It leaps'], ['drop consider', '1', 'Consider: a.png has no caption'],
@@ -58,7 +58,7 @@ test('the gutter shows one drop for each line, with how many notes it has and th
 });
 
 test('a note that lies past the end of a shorter text is shown at its end', () => {
-  const { view } = editor([{ ...PICTURE, from: 5_000, to: 5_010 }]);
+  const { view } = editor([{ ...IMAGE, from: 5_000, to: 5_010 }]);
   press(view);
   expect(view.state.selection.main.head).toBe(TEXT.length);
 });

@@ -4,7 +4,7 @@ import type { Desk, Problem } from '@inkwell/review';
 import { measured } from '../engine/measured';
 import type { DraftNote } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
-import { dropDraft, keepDraft, readDraft } from './drafts';
+import type { DraftShelf } from './drafts';
 import { pageTextOf } from '../engine/pageText';
 import type { DeskActions } from '../useDesk';
 
@@ -12,6 +12,8 @@ export interface SourceDraft {
   text: string;
   /** The revision that saving builds on. */
   base: number;
+  /** The notes could not be found: the engine stumbled on this text. */
+  stuck: boolean;
   changed: boolean;
   kept: boolean;
   /** When the draft was made that an earlier visit left. */
@@ -31,22 +33,25 @@ export interface SourceDraft {
 }
 
 /** The source as it is being typed: kept as a draft at every keystroke, audited in the worker, saved on demand. */
-export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine): SourceDraft {
+export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine, drafts: DraftShelf): SourceDraft {
   const [text, setText] = useState(desk.html);
-  const [base, setBase] = useState(desk.revision.number);
+  const [base, setBase] = useState<Base>({ version: desk.version, revision: desk.revision.number });
   const [kept, setKept] = useState(true);
   const [found, setFound] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<SourceDraft['theirs']>(null);
   const changed = text !== desk.html;
-  const { notes, noted, look } = useDraftNotes(desk, engine, text);
-  const known = useRef({ html: desk.html, number: desk.revision.number });
+  const { notes, noted, stuck, look } = useDraftNotes(desk, engine, text);
+  const known = useRef({ html: desk.html, version: desk.version });
+  const typed = useRef(false);
 
   useEffect(() => {
-    const draft = readDraft(localStorage, desk.pageId);
-    if (!draft || draft.html === desk.html) return;
-    setText(draft.html);
-    setBase(draft.base);
-    setFound(draft.at);
+    void drafts.read().then((draft) => {
+      // Who has begun to type meanwhile goes on with that.
+      if (!draft || draft.html === desk.html || typed.current) return;
+      setText(draft.html);
+      setBase({ version: draft.base, revision: draft.revision });
+      setFound(draft.at);
+    });
     // Only at the first showing: later drafts are this screen's own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [desk.pageId]);
@@ -54,42 +59,43 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
   useEffect(() => {
     // A fix or an undo made a new revision: an untouched source follows it.
     if (text === known.current.html && desk.html !== known.current.html) setText(desk.html);
-    if (base === known.current.number) setBase(text === known.current.html || text === desk.html ? desk.revision.number : base);
-    known.current = { html: desk.html, number: desk.revision.number };
-  }, [desk.html, desk.revision.number, text, base]);
+    if (base.version === known.current.version && desk.version !== base.version && (text === known.current.html || text === desk.html)) setBase({ version: desk.version, revision: desk.revision.number });
+    known.current = { html: desk.html, version: desk.version };
+  }, [desk.html, desk.version, desk.revision.number, text, base]);
 
   const type = useCallback((next: string) => {
     // The engine is asked before anything is drawn: it looks while the screen paints.
     look(next);
+    typed.current = true;
     setText(next);
-    if (next === desk.html) dropDraft(localStorage, desk.pageId);
-    else setKept(keepDraft(localStorage, desk.pageId, { base, html: next, at: new Date().toISOString() }));
-  }, [desk.html, desk.pageId, base, look]);
+    if (next === desk.html) void drafts.drop();
+    else void drafts.keep({ base: base.version, revision: base.revision, html: next, at: new Date().toISOString() }).then(setKept);
+  }, [desk.html, drafts, base, look]);
 
   const save = async () => {
-    const sent = await actions.save(text, base);
+    const sent = await actions.save(text, base.version);
     if (sent.ok) {
-      dropDraft(localStorage, desk.pageId);
-      setBase(sent.value.desk.revision.number);
+      void drafts.drop();
+      setBase({ version: sent.value.desk.version, revision: sent.value.desk.revision.number });
       setFound(null);
       setTheirs(null);
     } else if (sent.problem.theirs) setTheirs(sent.problem.theirs);
   };
 
   const drop = () => {
-    dropDraft(localStorage, desk.pageId);
+    void drafts.drop();
     setText(desk.html);
-    setBase(desk.revision.number);
+    setBase({ version: desk.version, revision: desk.revision.number });
     setFound(null);
   };
 
   const settle = (how: 'keep mine' | 'take theirs') => {
     if (!theirs) return;
-    setBase(theirs.revision);
+    setBase({ version: theirs.version, revision: theirs.revision });
     if (how === 'take theirs') {
       setText(theirs.html);
-      dropDraft(localStorage, desk.pageId);
-    } else setKept(keepDraft(localStorage, desk.pageId, { base: theirs.revision, html: text, at: new Date().toISOString() }));
+      void drafts.drop();
+    } else void drafts.keep({ base: theirs.version, revision: theirs.revision, html: text, at: new Date().toISOString() }).then(setKept);
     setTheirs(null);
     actions.dismiss();
     if (how === 'take theirs') void actions.lookAgain();
@@ -97,19 +103,26 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine)
 
   const readyToType = useCallback(() => void engine.ask<'typing-ahead'>({ kind: 'typing-ahead', page: pageTextOf(desk) }), [desk, engine]);
 
-  return { text, base, changed, kept, found, notes, noted, theirs, type, readyToType, save, drop, settle };
+  return { text, base: base.revision, stuck, changed, kept, found, notes, noted, theirs, type, readyToType, save, drop, settle };
+}
+
+/** What saving builds on. */
+interface Base {
+  version: number;
+  revision: number;
 }
 
 interface DraftNotes {
   notes: readonly DraftNote[];
   noted: string;
+  stuck: boolean;
   /** Asks for the notes of a text at once. */
   look(source: string): void;
 }
 
 /** One audit at a time: while one runs, only the newest text waits. */
 function useDraftNotes(desk: Desk, engine: Engine, text: string): DraftNotes {
-  const [seenIn, setSeenIn] = useState<Pick<DraftNotes, 'notes' | 'noted'>>({ notes: [], noted: desk.html });
+  const [seenIn, setSeenIn] = useState<Omit<DraftNotes, 'look'>>({ notes: [], noted: desk.html, stuck: false });
   const running = useRef(false);
   const asked = useRef<string | null>(null);
   const waiting = useRef<{ source: string; began: number } | null>(null);
@@ -121,9 +134,12 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): DraftNotes {
       try {
         const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
         measured('keystroke to notes', typed.began);
-        startTransition(() => setSeenIn({ notes, noted: typed.source }));
+        startTransition(() => setSeenIn({ notes, noted: typed.source, stuck: false }));
+      } catch {
+        // The next key is looked at again; until then it is told that these notes are not of this text.
+        asked.current = null;
+        setSeenIn((last) => ({ ...last, stuck: true }));
       } finally {
-        // After a failure too: the next key is looked at again.
         running.current = false;
       }
       const next = waiting.current;

@@ -10,7 +10,7 @@ export const KINDS: readonly { id: keyof Kinds; label: string; none: string }[] 
   { id: 'headings', label: 'Headings', none: 'This page has no headings to jump to.' },
   { id: 'links', label: 'Links', none: 'This page has no links.' },
   { id: 'landmarks', label: 'Landmarks', none: 'This page has no landmarks; in a fragment the platform brings them.' },
-  { id: 'images', label: 'Pictures', none: 'No picture of this page is told to readers.' },
+  { id: 'images', label: 'Images', none: 'No image of this page is told to readers.' },
   { id: 'fields', label: 'Fields', none: 'This page has nothing to fill in.' },
 ];
 

@@ -4,6 +4,7 @@ import { PageReader } from '../engine/answer';
 import type { Question } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
 import { NO_FILTER } from '../note/filter';
+import type { Draft, DraftShelf } from '../source/drafts';
 import type { DeskPlace } from '../place';
 import { USUAL_VIEW } from '../proof/views';
 
@@ -18,8 +19,8 @@ function pageOf(html: string): Page {
 export function deskOf(html: string, number = 1, over: Partial<Desk> = {}): Desk {
   const revision = { number, cause: 'brought in', note: '', by: 'Ines Calder', at: '2026-03-02T09:00:00.000Z' };
   return {
-    pageId: 7, collection: { slug: 'bees', title: 'Bees' }, slug: 'wax', title: 'Wax', contentType: 'lesson', scope: 'fragment', address: 'wax.html', revision, html,
-    notes: notesOf(html), standing: 'held', tally: { must: 0, should: 0, consider: 0, judge: 0 }, fixedHere: 0, canUndo: number > 1, canRedo: false, signOff: null,
+    pageId: 7, version: number, collection: { id: 1, slug: 'bees', title: 'Bees' }, slug: 'wax', title: 'Wax', contentType: 'lesson', scope: 'fragment', address: 'wax.html', revision, html,
+    notes: notesOf(html), verdict: 'held', release: 'draft', tally: { must: 0, should: 0, consider: 0, judge: 0 }, elsewhere: 0, fixedHere: 0, canUndo: number > 1, canRedo: false, signOff: null,
     beside: { before: null, after: null }, neighbours: { titles: {} }, history: [revision], ...over,
   };
 }
@@ -29,8 +30,8 @@ function notesOf(html: string): Note[] {
   return selectFindings(auditPage(pageOf(html)).findings, DEFAULT_PROFILE).map((finding) => {
     const rule = ruleOf(finding.rule)!;
     return {
-      ...finding, id: parseInt(finding.fingerprint.slice(0, 7), 16), standing: 'open', ruled: null, firstRevision: 1, asked: true, title: rule.title, sentence: sentenceOf(finding),
-      why: rule.why, fix: rule.fix, question: rule.question ?? null, sure: false, ruling: null, waiver: null,
+      ...finding, id: parseInt(finding.fingerprint.slice(0, 7), 16), standing: 'open', ruled: null, firstRevision: 1, placeNumbers: [0], title: rule.title, sentence: sentenceOf(finding),
+      why: rule.why, fix: rule.fix, question: rule.question ?? null, sure: false, ruling: null, exception: null, waitsFor: null,
     };
   });
 }
@@ -38,7 +39,7 @@ function notesOf(html: string): Note[] {
 /** The engine without its worker. */
 export function engineHere(): Engine {
   const reader = new PageReader();
-  return { ask: (question: Question) => Promise.resolve(reader.answer(question)), stop: () => undefined } as unknown as Engine;
+  return { ask: (question: Question) => Promise.resolve(reader.answer(question)), stop: () => undefined, again: () => undefined, subscribe: () => () => undefined, health: { trouble: null, begun: 0 } } as unknown as Engine;
 }
 
 /** A server that holds one page: what was asked of it, and answers to the actions the tests use. */
@@ -66,7 +67,7 @@ export class OnePageServer {
     const page = pageOf(this.desk.html);
     if (action === 'source') return body.html as string;
     if (action === 'arrange') return valueOf(arrange(page, body.arrangement as Arrangement));
-    if (action !== 'mend') return this.desk.html;
+    if (action !== 'fix') return this.desk.html;
     const note = this.desk.notes.find(({ id }) => id === body.findingId)!;
     return valueOf(applyRemedy(page, auditPage(page).findings.find(({ fingerprint }) => fingerprint === note.fingerprint)!, body.remedy as string, body.inputs as Inputs));
   }
@@ -78,11 +79,30 @@ function valueOf(result: { ok: true; value: { after: string } } | { ok: false; r
 }
 
 function settled(action: string, body: Record<string, unknown>): Partial<Note> {
-  if (action === 'rule') return body.answer === 'no problem' ? { standing: 'ruled out', ruled: 'no problem' } : { ruled: body.answer as Note['ruled'] };
-  return action === 'waive' ? { standing: 'waived' } : {};
+  if (action === 'rule') return body.answer === 'no problem' ? { standing: 'ruled out', ruled: 'no problem' } : { ruled: body.answer as Note['ruled'], ...(body.answer === 'not sure' ? { waitsFor: 'specialist' } : {}) };
+  return action === 'let-stand' ? { standing: 'excepted' } : {};
 }
 
 /** The problem of saving on top of what someone else saved meanwhile. */
 export function conflictWith(theirs: string): Problem {
-  return { code: 'conflict', what: 'Someone saved before you', theirs: { revision: 9, html: theirs, by: 'Tom Arkle', at: '2026-03-02T10:00:00.000Z' } };
+  return { code: 'conflict', what: 'Someone saved before you', theirs: { revision: 9, version: 9, html: theirs, by: 'Tom Arkle', at: '2026-03-02T10:00:00.000Z' } };
+}
+
+/** Drafts without a browser: what is kept, and whether anything is. */
+export class DraftsHere implements DraftShelf {
+  full = false;
+
+  constructor(public draft: Draft | null = null) {}
+
+  read = () => Promise.resolve(this.draft);
+
+  keep = (draft: Draft) => {
+    if (!this.full) this.draft = draft;
+    return Promise.resolve(!this.full);
+  };
+
+  drop = () => {
+    this.draft = null;
+    return Promise.resolve();
+  };
 }

@@ -71,7 +71,7 @@ function useLoaded(desk: Desk, draft: SourceDraft, engine: Engine, extensions: R
     void engine.ask<'blocks'>({ kind: 'blocks', page: pageTextOf(desk, text) }).then((blocks) => {
       if (!current) return;
       written.current = text;
-      const why = blocks === null ? 'The markup of this page is too tangled to be edited as text; it can be mended in Source.' : blocks.length === 0 && desk.scope === 'document' ? 'This page has no text yet: begin it in Source.' : null;
+      const why = blocks === null ? 'The markup of this page is too tangled to be edited as text; it can be fixed in Source.' : blocks.length === 0 && desk.scope === 'document' ? 'This page has no text yet: begin it in Source.' : null;
       setTangled(why);
       setLoaded(why ? null : { source: text, parts: partsOf(text, blocks!), pieces: readPieces(getSchema(extensions), text, blocks!) });
     });

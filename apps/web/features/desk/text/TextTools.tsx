@@ -8,7 +8,7 @@ import styled, { css } from 'styled-components';
 import { Pick } from '@/ui/Field';
 import { LanguageSheet } from './LanguageSheet';
 import { LinkSheet } from './LinkSheet';
-import { PictureSheet } from './PictureSheet';
+import { ImageSheet } from './ImageSheet';
 import type { Chain, SheetOfTools } from './sheetOfTools';
 import { TableSheet } from './TableSheet';
 import { TableTools } from './TableTools';
@@ -24,7 +24,7 @@ const face = css`
 const Tool = styled(AriaButton)`${face}`;
 const Toggle = styled(ToggleButton)`${face}`;
 
-type OpenSheet = 'link' | 'picture' | 'table' | 'language' | null;
+type OpenSheet = 'link' | 'image' | 'table' | 'language' | null;
 
 /** What can be done to the text: sound markup alone, each tool by its name. The arrow keys go through them. */
 export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope: Scope; mayChange: boolean }) {
@@ -53,7 +53,7 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
           {tool('Item deeper', Indent, run((chain) => chain.sinkListItem('listItem')), !at.list && !at.numbered)}
           {tool('Item less deep', Outdent, run((chain) => chain.liftListItem('listItem')), !at.list && !at.numbered)}
           {toggle('Quotation', Quote, at.quote, run((chain) => chain.toggleBlockquote()))}
-          {tool('Picture', Image, () => setSheet('picture'))}
+          {tool('Image', Image, () => setSheet('image'))}
           {tool('Table', Table, () => setSheet('table'), at.table)}
         </Group>
         <Group aria-label="Steps">
@@ -63,7 +63,7 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
       </Bar>
       {at.table && mayChange && <TableTools editor={editor} />}
       {sheet === 'link' && <LinkSheet editor={editor} onClose={close} onDone={done} />}
-      {sheet === 'picture' && <PictureSheet editor={editor} onClose={close} onDone={done} />}
+      {sheet === 'image' && <ImageSheet editor={editor} onClose={close} onDone={done} />}
       {sheet === 'table' && <TableSheet editor={editor} onClose={close} onDone={done} />}
       {sheet === 'language' && <LanguageSheet editor={editor} onClose={close} onDone={done} />}
     </>

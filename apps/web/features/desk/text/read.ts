@@ -32,7 +32,7 @@ export function readPiece(schema: Schema, written: string): Piece | null {
   return pieces?.length === 1 ? pieces[0]! : null;
 }
 
-/** Pictures that lie on the writer's machine, or nowhere. */
+/** Images that lie on the writer's machine, or nowhere. */
 const NOT_HERE = /^(?:file|cid|blob|data):/i;
 
 /** What can be read of markup from elsewhere, and what had to be left out of it, in words. */
@@ -41,7 +41,7 @@ export function readPasted(schema: Schema, written: string): { pieces: Piece[]; 
   const away = [...body.querySelectorAll('img')].filter((image) => NOT_HERE.test(image.getAttribute('src') ?? ''));
   for (const image of away) image.remove();
   const pieces = (SchemaParser.fromSchema(schema).parse(body).toJSON() as Piece).content ?? [];
-  return { pieces, left: away.length === 0 ? null : `${away.length === 1 ? 'One picture was' : `${away.length} pictures were`} not taken over: bring the files into the collection, then put them in.` };
+  return { pieces, left: away.length === 0 ? null : `${away.length === 1 ? 'One image was' : `${away.length} images were`} not taken over: bring the files into the collection, then put them in.` };
 }
 
 /** Blocks of markup read with the editor's schema; null when anything of them would be lost. */

@@ -127,7 +127,7 @@ const Item = ListItem.extend({
   },
 });
 
-/** Everything the text editor knows: sound markup alone. `addressOf` says where a picture of the collection is shown from. */
+/** Everything the text editor knows: sound markup alone. `addressOf` says where an image of the collection is shown from. */
 export function textExtensions(addressOf: (src: string) => string | null): Extensions {
   return [
     StarterKit.configure({ link: false, code: false, codeBlock: false, strike: false, underline: false, horizontalRule: false, listItem: false, trailingNode: false, heading: { levels: [1, 2, 3, 4, 5, 6] } }),

@@ -42,7 +42,7 @@ test.each(PAGES)('a word put into one block leaves every other byte: %j', (html)
   }
 });
 
-test('a changed block is sound markup that keeps its attributes, links, pictures and languages', () => {
+test('a changed block is sound markup that keeps its attributes, links, images and languages', () => {
   const html = '<p class="lead" id="x">See <a href="a.html" title="T">the <b>hive</b></a>, <span lang="de">Wachs</span> <img src="a.png" alt="A &quot;b&quot;" width="9"> &lt;here&gt;</p>';
   expect(edited(html, ([piece]) => [{ ...piece!, content: [...piece!.content!, { type: 'text', text: ' & now' }] }])).toBe('<p class="lead" id="x">See <a href="a.html" title="T">the <strong>hive</strong></a>, <span lang="de">Wachs</span> <img src="a.png" alt="A &quot;b&quot;" width="9"> &lt;here&gt; &amp; now</p>');
 });

@@ -28,6 +28,11 @@ export function phrasesFor(language: string): Phrases {
   return PHRASES[language.toLowerCase().split('-')[0]!] ?? PHRASES.en!;
 }
 
+/** Whether a text is one of some phrases, however it is dressed. */
+export function isOneOf(phrases: readonly string[] | undefined, text: string): boolean {
+  return phrases !== undefined && phrases.length > 0 && phrases.some((phrase) => bare(phrase) === bare(text));
+}
+
 /** Lower case, tidied, without the arrows, brackets and stops that people put around a phrase. */
 export function bare(text: string): string {
   return text

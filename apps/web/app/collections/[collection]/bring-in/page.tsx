@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: 'Bring in a page' };
 
 export default async function BringInPage({ params }: { params: Promise<{ collection: string }> }) {
   const { collection } = await params;
-  const screen = await screenWithPeople((db) => ledger(db, decodeURIComponent(collection)));
+  const screen = await screenWithPeople((services, actor) => ledger(services, actor, { collection: decodeURIComponent(collection) }));
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
   return (

@@ -1,5 +1,7 @@
-import { assetAt, collectionBySlug, isAway, pageAtAddress, revisionOf } from '@inkwell/store';
-import { database } from '@/server/database';
+import { proof } from '@inkwell/review';
+import { isAway } from '@/server/away';
+import { currentActor } from '@/server/actor';
+import { services } from '@/server/services';
 
 /**
  * A page as readers meet it, byte for byte, and the files it shows, at their own relative addresses. Imported pages are hostile: the
@@ -12,25 +14,59 @@ const POLICY = [
 const GUARD = { 'content-security-policy': POLICY, 'x-content-type-options': 'nosniff', 'x-dns-prefetch-control': 'off', 'referrer-policy': 'no-referrer', 'cross-origin-resource-policy': 'same-origin' };
 
 export async function GET(request: Request, { params }: { params: Promise<{ collection: string; path: string[] }> }): Promise<Response> {
-  const { collection: slug, path } = await params;
-  const address = path.map(decodeURIComponent).join('/');
+  const { collection, path } = await params;
+  const revision = Number(new URL(request.url).searchParams.get('revision')) || undefined;
   try {
-    const db = await database();
-    const collection = await collectionBySlug(db, slug);
-    if (!collection) return nothingHere();
-    const asset = await assetAt(db, collection.id, address);
-    if (asset) return new Response(new Uint8Array(asset.bytes), { headers: { ...GUARD, 'content-type': asset.media_type, 'cache-control': 'private, max-age=300' } });
-    const page = await pageAtAddress(db, collection.id, address);
-    if (!page) return nothingHere();
-    const asked = Number(new URL(request.url).searchParams.get('revision')) || page.head;
-    const revision = await revisionOf(db, page.id, asked);
-    return revision ? new Response(revision.html, { headers: { ...GUARD, 'content-type': 'text/html; charset=utf-8', 'cache-control': 'private, max-age=3600' } }) : nothingHere();
+    const found = await proof(await services(), await currentActor(), { collection, address: path.map(decodeURIComponent).join('/'), revision });
+    if (!found.ok) return plain('There is nothing at this address in the collection.', 404);
+    const { value } = found;
+    if (value.kind === 'page') return new Response(value.html, { headers: { ...GUARD, 'content-type': 'text/html; charset=utf-8', 'cache-control': 'private, max-age=3600' } });
+    return fileResponse(request, value);
   } catch (error) {
     if (!isAway(error)) throw error;
-    return new Response('The database cannot be reached.', { status: 503, headers: { ...GUARD, 'content-type': 'text/plain; charset=utf-8' } });
+    return plain('The database cannot be reached.', 503);
   }
 }
 
-function nothingHere(): Response {
-  return new Response('There is nothing at this address in the collection.', { status: 404, headers: { ...GUARD, 'content-type': 'text/plain; charset=utf-8' } });
+interface Sent {
+  file: { sha256: string; mediaType: string; size: number };
+  bytes: (from: number, to: number) => AsyncGenerator<Buffer>;
+}
+
+/** A file, whole or the range that was asked for (RFC 9110, single ranges of bytes), sent piece by piece. */
+function fileResponse(request: Request, { file, bytes }: Sent): Response {
+  const tag = `"${file.sha256}"`;
+  const headers = { ...GUARD, 'content-type': file.mediaType, 'cache-control': 'private, max-age=300', 'accept-ranges': 'bytes', etag: tag };
+  if (request.headers.get('if-none-match') === tag) return new Response(null, { status: 304, headers });
+  const range = rangeIn(request.headers.get('range'), file.size);
+  if (range === 'beyond') return new Response(null, { status: 416, headers: { ...headers, 'content-range': `bytes */${file.size}` } });
+  const [from, to] = range ?? [0, file.size];
+  const partial: Record<string, string> = range ? { 'content-range': `bytes ${from}-${to - 1}/${file.size}` } : {};
+  return new Response(streamOf(bytes(from, to)), { status: range ? 206 : 200, headers: { ...headers, ...partial, 'content-length': String(to - from) } });
+}
+
+/** Pieces as a stream that reads the next one when the last is gone. */
+function streamOf(pieces: AsyncGenerator<Buffer>): ReadableStream<Uint8Array> {
+  return new ReadableStream({
+    async pull(controller) {
+      const next = await pieces.next();
+      if (next.done) controller.close();
+      else controller.enqueue(new Uint8Array(next.value));
+    },
+    cancel: async () => void (await pieces.return(undefined)),
+  });
+}
+
+/** From and to (not counted in) of a range header; null for none, or for one this does not serve. */
+function rangeIn(header: string | null, size: number): [number, number] | 'beyond' | null {
+  const asked = /^bytes=(\d*)-(\d*)$/.exec(header ?? '');
+  if (!asked || (asked[1] === '' && asked[2] === '')) return null;
+  if (asked[1] === '') return size === 0 || Number(asked[2]) === 0 ? 'beyond' : [Math.max(0, size - Number(asked[2])), size];
+  const from = Number(asked[1]);
+  const to = asked[2] === '' ? size : Math.min(size, Number(asked[2]) + 1);
+  return from >= size || to <= from ? 'beyond' : [from, to];
+}
+
+function plain(words: string, status: number): Response {
+  return new Response(words, { status, headers: { ...GUARD, 'content-type': 'text/plain; charset=utf-8' } });
 }

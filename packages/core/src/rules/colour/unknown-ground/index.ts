@@ -1,12 +1,12 @@
 import { elementParent, tidy } from '../../../document/tree.ts';
-import { fileNameOf } from '../../../semantics/pictures.ts';
+import { fileNameOf } from '../../../semantics/images.ts';
 import { hexOf } from '../../../style/colour.ts';
 import { coloursIn, shownTexts } from '../../../style/contrast.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'colour/unknown-ground',
-  title: 'Text over a picture or gradient',
+  title: 'Text over an image or gradient',
   why: 'Where the ground is busy or pale, some of the words may not be seen.',
   fix: 'Lay a plain, solid ground under the text, or look whether it stands out everywhere.',
   question: { ask: 'Is the text too faint against some part of its ground?', yes: 'Yes, it needs a plain ground', no: 'No, it stands out everywhere' },
@@ -15,18 +15,18 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { picture: 'Text in {color} stands over the picture {ground}', gradient: 'Text in {color} stands over a gradient' },
+  messages: { image: 'Text in {color} stands over the image {ground}', gradient: 'Text in {color} stands over a gradient' },
   end(page, tell) {
     const asked = new Set<string>();
     for (const text of shownTexts(page)) {
       const element = elementParent(text)!;
-      const { color, picture, certain } = coloursIn(page, element);
-      if (certain || picture === null) continue;
-      const key = `${picture} ${hexOf(color)}`;
+      const { color, image, certain } = coloursIn(page, element);
+      if (certain || image === null) continue;
+      const key = `${image} ${hexOf(color)}`;
       if (asked.has(key)) continue;
       asked.add(key);
-      const address = /url\(\s*["']?([^"')]+)/i.exec(picture)?.[1];
-      tell({ at: element, message: address ? 'picture' : 'gradient', values: { color: hexOf(color), ground: address ? fileNameOf(address) || 'behind it' : '' }, subject: `${key} ${tidy(text.text).slice(0, 40)}`, outcome: 'cantTell' });
+      const address = /url\(\s*["']?([^"')]+)/i.exec(image)?.[1];
+      tell({ at: element, message: address ? 'image' : 'gradient', values: { color: hexOf(color), ground: address ? fileNameOf(address) || 'behind it' : '' }, subject: `${key} ${tidy(text.text).slice(0, 40)}`, outcome: 'cantTell' });
     }
   },
 });

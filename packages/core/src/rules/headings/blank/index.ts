@@ -2,7 +2,7 @@ import { defineRule } from '../../types.ts';
 import { HEADING_TAGS } from '../../../semantics/blocks.ts';
 import { nameOf } from '../../../semantics/names.ts';
 import { headingLevel } from '../../../semantics/outline.ts';
-import { imagesIn } from '../../../semantics/pictures.ts';
+import { imagesIn } from '../../../semantics/images.ts';
 
 export const rule = defineRule({
   id: 'headings/blank',
@@ -16,13 +16,13 @@ export const rule = defineRule({
   remedies: ['remove', 'fill'],
   messages: {
     empty: 'This level {level} heading has no text',
-    picture: 'This level {level} heading holds only a picture that nobody has described',
+    image: 'This level {level} heading holds only an image that nobody has described',
   },
   tags: [...HEADING_TAGS, '[role=heading]'],
   visit(page, element, tell) {
     const level = headingLevel(element);
     if (level === null || nameOf(page, element).name) return;
-    const picture = imagesIn(element).length > 0;
-    tell({ at: element, message: picture ? 'picture' : 'empty', values: { level }, remedies: picture ? ['fill'] : ['remove', 'fill'] });
+    const image = imagesIn(element).length > 0;
+    tell({ at: element, message: image ? 'image' : 'empty', values: { level }, remedies: image ? ['fill'] : ['remove', 'fill'] });
   },
 });

@@ -2,7 +2,7 @@ import { tidy, type ElementNode, type TreeNode } from '../../../document/tree.ts
 import type { Page } from '../../../document/page.ts';
 import { figureOf, images, plainAlternative } from '../../../semantics/imageContext.ts';
 import { shownText } from '../../../semantics/names.ts';
-import { addressOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, writtenAlternative } from '../../../semantics/images.ts';
 import { controlAround } from '../../../semantics/roles.ts';
 import { bare } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
@@ -11,13 +11,13 @@ export const rule = defineRule({
   id: 'images/alt-repeats-text',
   title: 'Alternative that repeats the words beside it',
   why: 'The same words are heard twice in a row, as if there were two things.',
-  fix: 'Mark the picture as decorative, or describe what the words beside it do not say.',
+  fix: 'Mark the image as decorative, or describe what the words beside it do not say.',
   criteria: ['1.1.1'],
   techniques: ['H2'],
   weight: 'should',
   scope: 'any',
   remedies: ['decorative', 'describe'],
-  messages: { caption: 'The alternative says the caption again: “{alt}”', link: 'The alternative says the link’s text again: “{alt}”', beside: 'The alternative says the words beside the picture again: “{alt}”' },
+  messages: { caption: 'The alternative says the caption again: “{alt}”', link: 'The alternative says the link’s text again: “{alt}”', beside: 'The alternative says the words beside the image again: “{alt}”' },
   end(page, tell) {
     for (const image of images(page)) {
       const alt = plainAlternative(image);

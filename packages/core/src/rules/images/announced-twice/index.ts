@@ -1,12 +1,12 @@
 import { defineRule } from '../../types.ts';
-import { addressOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, writtenAlternative } from '../../../semantics/images.ts';
 import { openingOf } from '../../../semantics/wording.ts';
 
 export const rule = defineRule({
   id: 'images/announced-twice',
-  title: 'Alternative that says “picture of”',
-  why: 'A screen reader already says that it is a picture; every listener hears it twice and waits longer for what matters.',
-  fix: 'Begin with what the picture shows.',
+  title: 'Alternative that says “image of”',
+  why: 'A screen reader already says that it is an image; every listener hears it twice and waits longer for what matters.',
+  fix: 'Begin with what the image shows.',
   criteria: ['1.1.1'],
   techniques: [],
   practice: true,

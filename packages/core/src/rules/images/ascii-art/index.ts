@@ -5,16 +5,16 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/ascii-art',
-  title: 'Picture drawn with characters',
+  title: 'Image drawn with characters',
   why: 'It is read out sign by sign: “slash, slash, underscore”, for as long as it lasts.',
   fix: 'Say what it shows, and let the words stand in its place.',
-  question: { ask: 'Is this a picture made of characters?', yes: 'Yes, it needs words', no: 'No, its characters are to be read' },
+  question: { ask: 'Is this an image made of characters?', yes: 'Yes, it needs words', no: 'No, its characters are to be read' },
   criteria: ['1.1.1'],
   techniques: ['F72', 'H86'],
   weight: 'consider',
   scope: 'any',
   remedies: ['wrap-with-name'],
-  messages: { drawn: 'This seems to be a picture drawn with characters' },
+  messages: { drawn: 'This seems to be an image drawn with characters' },
   end(page, tell) {
     for (const { block, kept, texts } of passages(page)) {
       if (!kept || roleOf(block) === 'img' || nameOf(page, block).name) continue;

@@ -1,18 +1,18 @@
 import { tidy } from '../../../document/tree.ts';
-import { fileNameOf } from '../../../semantics/pictures.ts';
+import { fileNameOf } from '../../../semantics/images.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { declaring, styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
-/** Names of pictures that only dress. Common practice. */
+/** Names of images that only dress. Common practice. */
 const DRESSING = /(?:^|[-_ .])(?:bg|back|background|texture|pattern|tile|border|icons?|sprite|gradient|shadow|arrow|bullet|line|dots?|noise|paper|corner|divider|hero)(?:[-_ .\d]|$)/i;
 
 export const rule = defineRule({
   id: 'images/background-meaning',
-  title: 'Background picture that seems to say something',
+  title: 'Background image that seems to say something',
   why: 'A background cannot have an alternative, so a listener is told nothing of it.',
-  fix: 'Show it as a picture with an alternative, or give its words as text.',
+  fix: 'Show it as an image with an alternative, or give its words as text.',
   question: { ask: 'Does this background tell the reader something?', yes: 'Yes, it needs words', no: 'No, it only dresses the page' },
   criteria: ['1.1.1'],
   techniques: ['F3'],
@@ -22,8 +22,8 @@ export const rule = defineRule({
   messages: { alone: 'The background {file} stands here with no text in its place' },
   end(page, tell) {
     for (const element of declaring(page)) {
-      const { picture } = styleOf(page, element);
-      const address = picture && /url\(\s*["']?([^"')]+)/i.exec(picture)?.[1];
+      const { image } = styleOf(page, element);
+      const address = image && /url\(\s*["']?([^"')]+)/i.exec(image)?.[1];
       const file = address ? fileNameOf(address) : '';
       if (!file || DRESSING.test(file) || element === page.body || element === page.html || !isExposed(page, element)) continue;
       if (shownText(page, element, 1) || nameOf(page, element).name || !isMeantToBeSeen(page, element)) continue;

@@ -1,10 +1,10 @@
 import { images } from '../../../semantics/imageContext.ts';
-import { addressOf } from '../../../semantics/pictures.ts';
+import { addressOf } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/borrowed',
-  title: 'Picture taken from another host',
+  title: 'Image taken from another host',
   why: 'It can change or go away without a word, and its host learns who reads the page.',
   fix: 'Keep a copy with the page, if its licence allows, and use that.',
   criteria: [],
@@ -13,7 +13,7 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'any',
   remedies: [],
-  messages: { elsewhere: 'This picture comes from {host}' },
+  messages: { elsewhere: 'This image comes from {host}' },
   end(page, tell) {
     for (const image of images(page)) {
       const host = /^(?:https?:)?\/\/([^/?#]+)/i.exec(addressOf(image))?.[1];

@@ -1,20 +1,20 @@
 import { valueOf } from '../../../document/tree.ts';
 import { images } from '../../../semantics/imageContext.ts';
-import { fileNameOf } from '../../../semantics/pictures.ts';
+import { fileNameOf } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/broken',
-  title: 'Picture that is not there',
+  title: 'Image that is not there',
   why: 'Every reader finds a gap where something was meant to be shown.',
-  fix: 'Bring the file in, mend the address, or take the picture out.',
+  fix: 'Bring the file in, fix the address, or take the image out.',
   criteria: ['1.1.1'],
   techniques: [],
   practice: true,
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { empty: 'This picture has no address', missing: 'No file of the collection lies where {file} should be' },
+  messages: { empty: 'This image has no address', missing: 'No file of the collection lies where {file} should be' },
   end(page, tell) {
     for (const image of images(page)) {
       const src = valueOf(image, 'src');

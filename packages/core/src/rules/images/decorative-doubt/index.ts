@@ -2,7 +2,7 @@ import { figureOf, fileWordsOf, holdsWord, images, sizeOf, standsAlone } from '.
 import { FURNITURE, isInside, IN } from '../../../semantics/inside.ts';
 import type { Page } from '../../../document/page.ts';
 import { has, valueOf, type ElementNode } from '../../../document/tree.ts';
-import { addressOf, fileNameOf } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf } from '../../../semantics/images.ts';
 import { phrasesOf } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
 
@@ -11,10 +11,10 @@ const LARGE = { width: 240, height: 160 };
 
 export const rule = defineRule({
   id: 'images/decorative-doubt',
-  title: 'Picture marked as decorative that seems to matter',
+  title: 'Image marked as decorative that seems to matter',
   why: 'If it carries meaning, a listener is not told that it is there at all.',
   fix: 'Describe it, or say that it only decorates.',
-  question: { ask: 'Would a reader miss something without this picture?', yes: 'Yes, it needs a description', no: 'No, it only decorates' },
+  question: { ask: 'Would a reader miss something without this image?', yes: 'Yes, it needs a description', no: 'No, it only decorates' },
   criteria: ['1.1.1'],
   techniques: ['F39', 'F38'],
   weight: 'should',
@@ -29,7 +29,7 @@ export const rule = defineRule({
     for (const image of images(page)) {
       if (valueOf(image, 'alt')?.trim() !== '' || has(image, 'title') || has(image, 'aria-label') || isInside(page, image, IN.link | IN.button | FURNITURE)) continue;
       const doubt = doubtOf(page, image);
-      if (doubt) tell({ at: image, ...doubt, values: { file: fileNameOf(addressOf(image)) || 'This picture', ...doubt.values }, subject: addressOf(image), outcome: 'cantTell' });
+      if (doubt) tell({ at: image, ...doubt, values: { file: fileNameOf(addressOf(image)) || 'This image', ...doubt.values }, subject: addressOf(image), outcome: 'cantTell' });
     }
   },
 });

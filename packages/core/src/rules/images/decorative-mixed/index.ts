@@ -1,13 +1,13 @@
 import { has, tidy, valueOf } from '../../../document/tree.ts';
 import { images } from '../../../semantics/imageContext.ts';
-import { addressOf, fileNameOf } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/decorative-mixed',
-  title: 'Picture both decorative and named',
+  title: 'Image both decorative and named',
   why: 'Some readers are told of it and some are not, by the program they use.',
-  fix: 'Decide: take the name away, or describe the picture.',
+  fix: 'Decide: take the name away, or describe the image.',
   criteria: ['1.1.1'],
   techniques: ['F39'],
   weight: 'should',
@@ -19,7 +19,7 @@ export const rule = defineRule({
       const empty = valueOf(image, 'alt')?.trim() === '';
       const role = (valueOf(image, 'role') ?? '').trim().toLowerCase();
       if (!empty && role !== 'presentation' && role !== 'none') continue;
-      const file = fileNameOf(addressOf(image)) || 'This picture';
+      const file = fileNameOf(addressOf(image)) || 'This image';
       const words = tidy(valueOf(image, 'aria-label') ?? '') || tidy(valueOf(image, 'title') ?? '') || (empty ? '' : tidy(valueOf(image, 'alt') ?? ''));
       if (words) tell({ at: image, message: 'named', values: { file, words } });
       else if (has(image, 'tabindex') && Number(valueOf(image, 'tabindex')) >= 0) tell({ at: image, message: 'focusable', values: { file } });

@@ -1,14 +1,14 @@
 import { images, plainAlternative } from '../../../semantics/imageContext.ts';
-import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/images.ts';
 import { bare } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/different-alt-same-image',
-  title: 'One picture described in unlike ways',
-  why: 'A listener cannot tell that it is the picture they met before.',
+  title: 'One image described in unlike ways',
+  why: 'A listener cannot tell that it is the image they met before.',
   fix: 'Describe it once and use the same words wherever it does the same job.',
-  question: { ask: 'Does this picture do another job here than elsewhere?', yes: 'No, the words should be the same', no: 'Yes, the words differ rightly' },
+  question: { ask: 'Does this image do another job here than elsewhere?', yes: 'No, the words should be the same', no: 'Yes, the words differ rightly' },
   criteria: ['3.2.4'],
   techniques: [],
   practice: true,
@@ -24,7 +24,7 @@ export const rule = defineRule({
       const other = first.get(address) ?? page.surroundings.alternativesOf?.(address).find((one) => bare(one) !== plainAlternative(image));
       if (!first.has(address)) first.set(address, alt);
       if (other === undefined || bare(other) === plainAlternative(image)) continue;
-      tell({ at: image, message: 'unlike', values: { file: fileNameOf(address) || 'This picture', alt, other }, subject: `${address} ${alt}`, outcome: 'cantTell' });
+      tell({ at: image, message: 'unlike', values: { file: fileNameOf(address) || 'This image', alt, other }, subject: `${address} ${alt}`, outcome: 'cantTell' });
     }
   },
 });

@@ -8,5 +8,5 @@ export const cases: RuleCase[] = [
   { shows: 'a word that is also the file’s name', html: '<img src="hive.jpg" alt="hive">', source: 'F30' },
   { shows: 'a sentence that speaks of a file', html: '<img src="a.png" alt="The settings page with the file bees.png chosen">', source: 'practice' },
   { shows: 'a description', html: '<img src="IMG_2043.jpg" alt="A frame of capped brood">', source: 'F30' },
-  { shows: 'a number that is the picture’s content', html: '<img src="seven.png" alt="7">', source: 'practice' },
+  { shows: 'a number that is the image’s content', html: '<img src="seven.png" alt="7">', source: 'practice' },
 ];

@@ -1,5 +1,5 @@
 import { defineRule } from '../../types.ts';
-import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/images.ts';
 import { controlAround } from '../../../semantics/roles.ts';
 
 const EXTENSION = /\.(?:jpe?g|jfif|png|gif|svg|webp|avif|bmp|tiff?|heic|ico)$/i;
@@ -9,14 +9,14 @@ const CAMERA = /^(?:img|dsc|dscn|dscf|dcim|pict|pxl|sam|mvimg|gopr|scan|screensh
 export const rule = defineRule({
   id: 'images/file-name-alt',
   title: 'File name in place of a description',
-  why: 'Someone who cannot see the picture is read a file name, letter by letter, in place of what it shows.',
-  fix: 'Write in a few words what a reader would look at, or mark the picture as decorative when it adds nothing.',
+  why: 'Someone who cannot see the image is read a file name, letter by letter, in place of what it shows.',
+  fix: 'Write in a few words what a reader would look at, or mark the image as decorative when it adds nothing.',
   criteria: ['1.1.1'],
   techniques: ['F30'],
   weight: 'must',
   scope: 'any',
   remedies: ['describe', 'decorative', 'from-file-name'],
-  messages: { file: 'The alternative of this picture is a file name: “{alt}”', address: 'The alternative of this picture is an address: “{alt}”', camera: 'The alternative of this picture is what a camera called its file: “{alt}”' },
+  messages: { file: 'The alternative of this image is a file name: “{alt}”', address: 'The alternative of this image is an address: “{alt}”', camera: 'The alternative of this image is what a camera called its file: “{alt}”' },
   tags: ['img', 'input', 'area'],
   visit(page, element, tell) {
     const alt = writtenAlternative(element);
@@ -28,6 +28,6 @@ export const rule = defineRule({
 
 function isFileName(alt: string, file: string): boolean {
   if (EXTENSION.test(alt) && !/\s\S+\s/.test(alt)) return true;
-  // The file's own name, unless it is a plain word that may well describe the picture.
+  // The file's own name, unless it is a plain word that may well describe the image.
   return alt === file.replace(EXTENSION, '') && /[\d_-]/.test(alt) && !/\s/.test(alt) && alt.length > 2;
 }

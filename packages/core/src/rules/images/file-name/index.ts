@@ -1,12 +1,12 @@
 import { images } from '../../../semantics/imageContext.ts';
 import { troubleOfFileName } from '../../../semantics/fileNames.ts';
-import { addressOf, fileNameOf } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/file-name',
   title: 'File name that says nothing',
-  why: 'Whoever looks for the picture later, or is read its address, learns nothing from it.',
+  why: 'Whoever looks for the image later, or is read its address, learns nothing from it.',
   fix: 'Name the file in a few lower-case words with dashes between them.',
   criteria: [],
   techniques: [],

@@ -1,5 +1,5 @@
 import { images } from '../../../semantics/imageContext.ts';
-import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/images.ts';
 import { defineRule, FLOORS } from '../../types.ts';
 
 export const rule = defineRule({
@@ -19,7 +19,7 @@ export const rule = defineRule({
     for (const image of images(page)) {
       const alt = writtenAlternative(image) ?? '';
       const length = [...alt].length;
-      if (length > FLOORS.longestAlternative) tell({ at: image, message: 'long', values: { file: fileNameOf(addressOf(image)) || 'this picture', length } });
+      if (length > FLOORS.longestAlternative) tell({ at: image, message: 'long', values: { file: fileNameOf(addressOf(image)) || 'this image', length } });
     }
   },
 });

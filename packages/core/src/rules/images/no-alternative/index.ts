@@ -2,16 +2,16 @@ import { defineRule } from '../../types.ts';
 import { has, valueOf, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
 import { nameOf } from '../../../semantics/names.ts';
-import { addressOf, drawsSomething, fileNameOf, hasAlternative, showsImage } from '../../../semantics/pictures.ts';
+import { addressOf, drawsSomething, fileNameOf, hasAlternative, showsImage } from '../../../semantics/images.ts';
 import { controlAround, roleOf } from '../../../semantics/roles.ts';
 
 type Message = 'image' | 'button' | 'area' | 'embedded' | 'drawing' | 'doubt';
 
 export const rule = defineRule({
   id: 'images/no-alternative',
-  title: 'Picture with no alternative',
-  why: 'Someone who cannot see it is told that there is a picture, or is read its file name, and never what it shows.',
-  fix: 'Write in a few words what a reader would look at, or mark the picture as decorative when it adds nothing.',
+  title: 'Image with no alternative',
+  why: 'Someone who cannot see it is told that there is an image, or is read its file name, and never what it shows.',
+  fix: 'Write in a few words what a reader would look at, or mark the image as decorative when it adds nothing.',
   question: { ask: 'Does this drawing tell the reader something?', yes: 'Yes, it needs words', no: 'No, it only decorates' },
   criteria: ['1.1.1'],
   techniques: ['F65', 'H37', 'H36', 'H24', 'H53'],
@@ -19,12 +19,12 @@ export const rule = defineRule({
   scope: 'any',
   remedies: ['describe', 'decorative'],
   messages: {
-    image: 'The picture {file} has no alternative',
-    button: 'The picture button {file} has no alternative, so it has no name',
+    image: 'The image {file} has no alternative',
+    button: 'The image button {file} has no alternative, so it has no name',
     area: 'A region of the image map leads to {file} and has no alternative',
     embedded: 'What is embedded here ({file}) has no words in its place',
     drawing: 'This drawing has no name',
-    doubt: 'This drawing holds text or pictures and has no name',
+    doubt: 'This drawing holds text or images and has no name',
   },
   tags: ['img', 'input', 'area', 'object', 'embed', 'svg', 'canvas', '[role=img]', '[role=image]'],
   visit(page, element, tell) {

@@ -1,13 +1,13 @@
 import { figureOf, images, standsAlone } from '../../../semantics/imageContext.ts';
 import { FURNITURE, isInside, IN } from '../../../semantics/inside.ts';
-import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/no-caption',
-  title: 'Picture with no caption',
-  why: 'A caption tells every reader why the picture is here; many read it before anything else.',
-  fix: 'Add a line beneath the picture that says what it has to do with the text.',
+  title: 'Image with no caption',
+  why: 'A caption tells every reader why the image is here; many read it before anything else.',
+  fix: 'Add a line beneath the image that says what it has to do with the text.',
   criteria: [],
   techniques: [],
   practice: true,
@@ -19,7 +19,7 @@ export const rule = defineRule({
     for (const image of images(page)) {
       const alt = writtenAlternative(image);
       if (!alt || figureOf(page, image)?.caption || isInside(page, image, IN.link | IN.button | IN.table | FURNITURE) || !standsAlone(page, image)) continue;
-      tell({ at: image, message: 'none', values: { file: fileNameOf(addressOf(image)) || 'This picture' } });
+      tell({ at: image, message: 'none', values: { file: fileNameOf(addressOf(image)) || 'This image' } });
     }
   },
 });

@@ -1,21 +1,21 @@
 import { images, plainAlternative } from '../../../semantics/imageContext.ts';
 import { isInside, IN } from '../../../semantics/inside.ts';
-import { addressOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, writtenAlternative } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/same-alt-different-image',
-  title: 'One alternative for different pictures',
-  why: 'A listener takes them for one picture shown again and misses what sets them apart.',
+  title: 'One alternative for different images',
+  why: 'A listener takes them for one image shown again and misses what sets them apart.',
   fix: 'Describe each by what only it shows.',
-  question: { ask: 'Do these pictures show different things?', yes: 'Yes, each needs its own words', no: 'No, the same words fit' },
+  question: { ask: 'Do these images show different things?', yes: 'Yes, each needs its own words', no: 'No, the same words fit' },
   criteria: ['1.1.1'],
   techniques: [],
   practice: true,
   weight: 'should',
   scope: 'any',
   remedies: ['describe'],
-  messages: { shared: '“{alt}” is said of another picture on this page too' },
+  messages: { shared: '“{alt}” is said of another image on this page too' },
   end(page, tell) {
     const first = new Map<string, string>();
     for (const image of images(page)) {

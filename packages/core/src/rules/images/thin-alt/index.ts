@@ -1,6 +1,6 @@
 import { images, plainAlternative } from '../../../semantics/imageContext.ts';
 import { isInside, IN } from '../../../semantics/inside.ts';
-import { addressOf, writtenAlternative } from '../../../semantics/pictures.ts';
+import { addressOf, writtenAlternative } from '../../../semantics/images.ts';
 import { phrasesOf } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
 
@@ -8,14 +8,14 @@ export const rule = defineRule({
   id: 'images/thin-alt',
   title: 'Alternative of one bare word',
   why: 'It names a kind of thing and leaves out what a reader would look at.',
-  fix: 'Say what makes this picture worth showing here.',
-  question: { ask: 'Does this one word say what the picture shows here?', yes: 'No, it needs more', no: 'Yes, it is enough' },
+  fix: 'Say what makes this image worth showing here.',
+  question: { ask: 'Does this one word say what the image shows here?', yes: 'No, it needs more', no: 'Yes, it is enough' },
   criteria: ['1.1.1'],
   techniques: ['F30'],
   weight: 'should',
   scope: 'any',
   remedies: ['describe'],
-  messages: { bare: '“{alt}” is all that is said of this picture' },
+  messages: { bare: '“{alt}” is all that is said of this image' },
   end(page, tell) {
     const thin = phrasesOf('thinAlternatives');
     for (const image of images(page)) {

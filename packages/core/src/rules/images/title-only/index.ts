@@ -6,13 +6,13 @@ export const rule = defineRule({
   id: 'images/title-only',
   title: 'Tooltip in place of an alternative',
   why: 'A tooltip shows only under a mouse, and not every screen reader says it.',
-  fix: 'Write the words as the picture’s alternative.',
+  fix: 'Write the words as the image’s alternative.',
   criteria: ['1.1.1'],
   techniques: ['F65'],
   weight: 'should',
   scope: 'any',
   remedies: ['title-to-alt', 'describe', 'decorative'],
-  messages: { title: 'This picture has only the tooltip “{title}”' },
+  messages: { title: 'This image has only the tooltip “{title}”' },
   end(page, tell) {
     for (const image of images(page)) {
       const title = tidy(valueOf(image, 'title') ?? '');

@@ -1,7 +1,7 @@
 import { defineRule } from '../../types.ts';
 import { valueOf } from '../../../document/tree.ts';
 import { nameOf } from '../../../semantics/names.ts';
-import { imagesIn } from '../../../semantics/pictures.ts';
+import { imagesIn } from '../../../semantics/images.ts';
 import { isLink } from '../../../semantics/roles.ts';
 
 export const rule = defineRule({
@@ -14,11 +14,11 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['fill', 'unlink'],
-  messages: { empty: 'A link to {href} has no text', picture: 'A link to {href} holds only a picture with no alternative' },
+  messages: { empty: 'A link to {href} has no text', image: 'A link to {href} holds only an image with no alternative' },
   tags: ['a', '[role=link]'],
   visit(page, element, tell) {
     if (!isLink(element) || nameOf(page, element).name) return;
     const href = valueOf(element, 'href') ?? valueOf(element, 'xlink:href') ?? '';
-    tell({ at: element, message: imagesIn(element).length > 0 ? 'picture' : 'empty', values: { href: href || 'nowhere' }, subject: href });
+    tell({ at: element, message: imagesIn(element).length > 0 ? 'image' : 'empty', values: { href: href || 'nowhere' }, subject: href });
   },
 });

@@ -64,5 +64,5 @@ function innermost(link: ElementNode): ElementNode {
 /** Anything but colour that shows a link: a line, weight, slant, size, a frame or a ground. */
 function setsApart(link: Style, around: Style): boolean {
   const framed = ['bottom', 'top', 'left', 'right'].some((side) => !['none', 'hidden'].includes(link.declared.get(`border-${side}-style`) ?? 'none'));
-  return (link.underlined && !around.underlined) || framed || Math.abs(link.fontWeight - around.fontWeight) >= 200 || link.italic !== around.italic || link.fontSize !== around.fontSize || link.background.a > 0 || link.picture !== null || link.family !== around.family || (link.declared.get('box-shadow') ?? 'none') !== 'none';
+  return (link.underlined && !around.underlined) || framed || Math.abs(link.fontWeight - around.fontWeight) >= 200 || link.italic !== around.italic || link.fontSize !== around.fontSize || link.background.a > 0 || link.image !== null || link.family !== around.family || (link.declared.get('box-shadow') ?? 'none') !== 'none';
 }

@@ -36,8 +36,8 @@ function opensWindow(link: ElementNode): boolean {
 /** A word of it in the name, the description, the title, or right behind the link. */
 function saysSo(page: Page, link: ElementNode, name: string): boolean {
   const described = referred(page, link, 'aria-describedby');
-  const pictures = [...elementsIn(link)].map((inner) => `${valueOf(inner, 'title') ?? ''} ${valueOf(inner, 'alt') ?? ''}`);
-  const texts = [name, valueOf(link, 'title') ?? '', ...described.map((element) => shownText(page, element)), ...pictures, textAfter(link)];
+  const images = [...elementsIn(link)].map((inner) => `${valueOf(inner, 'title') ?? ''} ${valueOf(inner, 'alt') ?? ''}`);
+  const texts = [name, valueOf(link, 'title') ?? '', ...described.map((element) => shownText(page, element)), ...images, textAfter(link)];
   const all = tidy(texts.join(' ')).toLowerCase();
   for (const phrase of phrasesOf('newWindow')) if (all.includes(phrase)) return true;
   return false;

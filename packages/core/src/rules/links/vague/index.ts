@@ -7,6 +7,7 @@ import { headingBefore } from '../../../semantics/outline.ts';
 import { isLink } from '../../../semantics/roles.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
 import { isVagueText } from '../../../semantics/wording.ts';
+import { isOneOf } from '../../../standards/phrases/index.ts';
 
 /** Words around a link that add nothing to it: below this many others the surroundings give no purpose. Common practice. */
 const ENOUGH_WORDS = 2;
@@ -28,7 +29,7 @@ export const rule = defineRule({
   visit(page, element, tell) {
     if (!isLink(element)) return;
     const { name } = nameOf(page, element);
-    if (!isVagueText(name)) return;
+    if (!isVagueText(name) && !isOneOf(page.surroundings.vocabulary?.vagueLinks, name)) return;
     const told = purposeAround(page, element) || standsInIndex(element);
     tell({
       at: element,

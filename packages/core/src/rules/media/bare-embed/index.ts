@@ -1,6 +1,6 @@
 import { valueOf } from '../../../document/tree.ts';
 import { nameOf } from '../../../semantics/names.ts';
-import { addressOf, fileNameOf, hasAlternative, showsImage } from '../../../semantics/pictures.ts';
+import { addressOf, fileNameOf, hasAlternative, showsImage } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({

@@ -21,7 +21,7 @@ export const rule = defineRule({
       return;
     }
     if (has(element, 'muted') && has(element, 'loop')) return;
-    // Captions may also be part of the picture: only someone who looks can tell.
+    // Captions may also be part of the image: only someone who looks can tell.
     if (!hasTrack(element, ['captions', 'subtitles'])) tell({ at: element, message: 'video', values: { file: fileOf(element) || 'here' }, subject: fileOf(element), outcome: 'cantTell' });
   },
 });

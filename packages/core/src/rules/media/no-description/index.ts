@@ -4,7 +4,7 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'media/no-description',
-  title: 'Video whose pictures may go undescribed',
+  title: 'Video whose images may go undescribed',
   why: 'Someone who does not see it misses what is only shown.',
   fix: 'Let the speaker say what is shown, or add a described version or a full text.',
   question: { ask: 'Is anything important only shown, and neither said nor described?', yes: 'Yes, it has to be described', no: 'No, the sound tells it all' },

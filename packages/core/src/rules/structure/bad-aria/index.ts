@@ -11,7 +11,7 @@ export const rule = defineRule({
   id: 'structure/bad-aria',
   title: 'ARIA attribute that does not work',
   why: 'What it was meant to say reaches nobody, or says something else.',
-  fix: 'Mend the attribute’s name, value or pointer, or take it out.',
+  fix: 'Fix the attribute’s name, value or pointer, or take it out.',
   criteria: ['4.1.2'],
   techniques: ['ARIA5'],
   weight: 'should',

@@ -1,5 +1,5 @@
 import { carried, fact, type Page } from '../../../document/page.ts';
-import { descendants, valueOf } from '../../../document/tree.ts';
+import { descendants, valueOf, type ElementNode } from '../../../document/tree.ts';
 import { isPasted, setsLooksOnly } from '../../../semantics/dressing.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { defineRule } from '../../types.ts';
@@ -20,7 +20,7 @@ export const rule = defineRule({
   remedies: ['clean'],
   messages: { word: 'A word processor left {many} marks in this page', spans: '{many} spans and font tags here only set looks' },
   end(page, tell) {
-    const pasted = page.elements.filter((element) => isPasted(element) && isExposed(page, element));
+    const pasted = page.elements.filter((element) => isPasted(element) && !isAllowed(page, element) && isExposed(page, element));
     const spans = page.elements.filter((element) => setsLooksOnly(element) && isExposed(page, element));
     const comments = conditionalComments(page);
     const first = pasted[0] ?? spans[0] ?? page.body;
@@ -28,6 +28,14 @@ export const rule = defineRule({
     else if (spans.length >= MANY_SPANS || spans.some((span) => span.tag === 'font' && valueOf(span, 'face') !== null && spans.length > 1)) tell({ at: first, message: 'spans', values: { many: spans.length }, subject: 'pasted' });
   },
 });
+
+/** A class the house's own editor writes is none of a word processor's. */
+function isAllowed(page: Page, element: ElementNode): boolean {
+  const allowed = page.surroundings.vocabulary?.allowedClasses;
+  if (!allowed?.length) return false;
+  const classes = (valueOf(element, 'class') ?? '').split(/\s+/).filter(Boolean);
+  return classes.length > 0 && classes.every((name) => allowed.includes(name));
+}
 
 const conditionalComments = fact((page: Page) => {
   if (!/<!(?:--)?\[(?:if|endif)/i.test(page.source)) return 0;

@@ -1,29 +1,39 @@
-import { arrange, compareRevisions, desk, endWaiver, mend, mendAllAlike, mendAllCertain, pictureUses, redo, restore, rule, saveSource, signOff, takeBackRuling, undo, waive, type Problem } from '@inkwell/review';
-import type { Database } from '@inkwell/store';
-import { answer, problemResponse } from '@/server/answer';
-import { ARRANGE, COMPARE, MEND, MEND_ALIKE, NOTHING, PICTURE, RESTORE, RULE, SOURCE, STEP, TAKE_BACK, WAIVE } from '@/server/inputs';
+import {
+  arrange, compareRevisions, deskOf, endException, fix, fixAllAlike, fixAllCertain, imageUses, letStand, redo, restore, rule, saveSource, setElsewhere, signOff, spendTime, takeBackRuling, undo,
+  type Actor, type OnPage, type Result, type Services,
+} from '@inkwell/review';
+import { answer, PAGE_BODY, problemResponse, SHORT_BODY } from '@/server/answer';
+import { ARRANGE, COMPARE, ELSEWHERE, FIX, FIX_ALIKE, IMAGE, LET_STAND, NOTHING, ON_ONE, RESTORE, RULE, SOURCE, SPENT, STEP, type Checker } from '@/server/inputs';
 
 type Act = (request: Request, pageId: number) => Promise<Response>;
-type Done = { ok: true; value: unknown } | { ok: false; problem: Problem };
 
-/** What can be done to a page. Each answers with what came of it and the page as the Desk now shows it. */
+/** Something done to a page: answers with what came of it and the page as the Desk now shows it. */
+function change<T extends { version: number }>(check: Checker<T>, act: (services: Services, actor: Actor, wish: T & OnPage) => Promise<Result<unknown>>, most = SHORT_BODY): Act {
+  return (request, pageId) => answer(request, check, async (services, actor, input) => {
+    const result = await act(services, actor, { ...input, pageId });
+    return result.ok ? withDesk(services, actor, pageId, result.value) : result;
+  }, most);
+}
+
 const ACTS: Record<string, Act> = {
-  look: (request, pageId) => answer(request, NOTHING, (db) => withDesk(db, pageId, Promise.resolve({ ok: true, value: null }))),
-  mend: (request, pageId) => answer(request, MEND, (db, actor, input) => withDesk(db, pageId, mend(db, actor, { pageId, ...input }))),
-  'mend-alike': (request, pageId) => answer(request, MEND_ALIKE, (db, actor, input) => withDesk(db, pageId, mendAllAlike(db, actor, { pageId, ...input }))),
-  'mend-certain': (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, mendAllCertain(db, actor, { pageId, ...input }))),
-  arrange: (request, pageId) => answer(request, ARRANGE, (db, actor, input) => withDesk(db, pageId, arrange(db, actor, { pageId, ...input }))),
-  waive: (request, pageId) => answer(request, WAIVE, (db, actor, input) => withDesk(db, pageId, waive(db, actor, { pageId, ...input }))),
-  'end-waiver': (request, pageId) => answer(request, TAKE_BACK, (db, actor, input) => withDesk(db, pageId, endWaiver(db, actor, { pageId, ...input }))),
-  compare: (request, pageId) => answer(request, COMPARE, (db, _actor, input) => compareRevisions(db, { pageId, ...input })),
-  'picture-uses': (request, pageId) => answer(request, PICTURE, (db, _actor, input) => pictureUses(db, { pageId, ...input })),
-  source: (request, pageId) => answer(request, SOURCE, (db, actor, input) => withDesk(db, pageId, saveSource(db, actor, { pageId, ...input }))),
-  undo: (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, undo(db, actor, { pageId, ...input }))),
-  redo: (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, redo(db, actor, { pageId, ...input }))),
-  restore: (request, pageId) => answer(request, RESTORE, (db, actor, input) => withDesk(db, pageId, restore(db, actor, { pageId, ...input }))),
-  rule: (request, pageId) => answer(request, RULE, (db, actor, input) => withDesk(db, pageId, rule(db, actor, { pageId, ...input }))),
-  'take-back': (request, pageId) => answer(request, TAKE_BACK, (db, actor, input) => withDesk(db, pageId, takeBackRuling(db, actor, { pageId, ...input }))),
-  'sign-off': (request, pageId) => answer(request, STEP, (db, actor, input) => withDesk(db, pageId, signOff(db, actor, { pageId, ...input }))),
+  look: (request, pageId) => answer(request, NOTHING, (services, actor) => withDesk(services, actor, pageId, null)),
+  fix: change(FIX, fix),
+  'fix-alike': change(FIX_ALIKE, fixAllAlike),
+  'fix-certain': change(STEP, fixAllCertain),
+  arrange: change(ARRANGE, arrange, 4 * 1024 * 1024),
+  source: change(SOURCE, saveSource, PAGE_BODY),
+  undo: change(STEP, undo),
+  redo: change(STEP, redo),
+  restore: change(RESTORE, restore),
+  rule: change(RULE, rule),
+  'take-back': change(ON_ONE, takeBackRuling),
+  'let-stand': change(LET_STAND, letStand),
+  'end-exception': change(ON_ONE, endException),
+  elsewhere: change(ELSEWHERE, setElsewhere),
+  'sign-off': change(STEP, signOff),
+  compare: (request, pageId) => answer(request, COMPARE, (services, actor, input) => compareRevisions(services, actor, { pageId, ...input })),
+  'image-uses': (request, pageId) => answer(request, IMAGE, (services, actor, input) => imageUses(services, actor, { pageId, ...input })),
+  time: (request, pageId) => answer(request, SPENT, (services, actor, input) => spendTime(services, actor, { pageId, ...input })),
 };
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string; act: string }> }): Promise<Response> {
@@ -33,10 +43,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   return run(request, Number(id));
 }
 
-async function withDesk(db: Database, pageId: number, acting: Promise<Done>): Promise<Done> {
-  const result = await acting;
-  if (!result.ok) return result;
-  const place = await db.selectFrom('pages').innerJoin('collections', 'collections.id', 'pages.collection_id').select(['pages.slug', 'collections.slug as collection']).where('pages.id', '=', pageId).executeTakeFirstOrThrow();
-  const shown = await desk(db, place.collection, place.slug);
-  return shown.ok ? { ok: true, value: { result: result.value, desk: shown.value } } : shown;
+async function withDesk(services: Services, actor: Actor, pageId: number, result: unknown): Promise<Result<unknown>> {
+  const shown = await deskOf(services, actor, { pageId });
+  return shown.ok ? { ok: true, value: { result, desk: shown.value } } : shown;
 }

@@ -1,13 +1,13 @@
 import { expect, test } from '@playwright/test';
 import { bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
 
-test('one slip that stands many times is mended everywhere at once, seen before, and undone at once', async ({ page }) => {
+test('one slip that stands many times is fixed everywhere at once, seen before, and undone at once', async ({ page }) => {
   await bringIn(page, `<h2>Links</h2>${[1, 2, 3, 4].map((n) => `<p>Leaf ${n}: <a href="leaf-${n}.html" target="_blank">Leaf number ${n}</a>.</p>`).join('')}`, freshTitle('Many'));
   await takeUp(page, 'New window without a word');
   await page.getByRole('button', { name: 'All 4 like this…' }).click();
   const sheet = page.getByRole('dialog', { name: /^All 4 like this/ });
-  await expect(sheet.getByText('4 notes will be mended as one revision')).toBeVisible();
-  await sheet.getByRole('button', { name: 'Mend all 4' }).click();
+  await expect(sheet.getByText('4 notes will be fixed as one revision')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Fix all 4' }).click();
   await expect(sheet).toBeHidden();
   await expect(standing(page)).toContainText('revision 2');
   // The button that opened the sheet is gone with its note: focus is not lost with it.
@@ -18,12 +18,12 @@ test('one slip that stands many times is mended everywhere at once, seen before,
   expect((await sourceOf(page)).match(/_blank/g)).toHaveLength(4);
 });
 
-test('what is certain is mended in one go, and what needs a word stays', async ({ page }) => {
+test('what is certain is fixed in one go, and what needs a word stays', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2><h2></h2><p>1. Candles</p><p>2. Polish</p><p><img src="images/smoker.png"></p>', freshTitle('Certain'));
-  await page.getByRole('button', { name: 'Mend what is certain…' }).click();
-  const sheet = page.getByRole('dialog', { name: 'Mend what is certain' });
+  await page.getByRole('button', { name: 'Fix what is certain…' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Fix what is certain' });
   await expect(sheet.getByText(/Line 1: .*typed numbers/)).toBeVisible();
-  await sheet.getByRole('button', { name: /^Mend (it|all \d)$/ }).click();
+  await sheet.getByRole('button', { name: /^Fix (it|all \d)$/ }).click();
   await expect(standing(page)).toContainText('revision 2');
   await expect(page.getByRole('heading', { name: 'Notes, in page order: 1 open' })).toBeVisible();
   expect(await sourceOf(page)).toContain('<ol><li>Candles</li><li>Polish</li></ol>');
@@ -43,12 +43,12 @@ test('a faint colour shows its pair and the nearest that pass, for the text and 
   expect(await sourceOf(page)).toContain(`color: ${chosen}`);
 });
 
-test('a picture is described in its surroundings, with what it is called elsewhere', async ({ page }) => {
-  await bringIn(page, '<h2>Smoker</h2><p>Light it well.</p><p><img src="images/smoker.png"> Pump gently.</p><p><img src="images/smoker.png" alt="A smoker at rest"> Put it down.</p>', freshTitle('Pictured'));
-  await takeUp(page, 'Picture with no alternative');
+test('an image is described in its surroundings, with what it is called elsewhere', async ({ page }) => {
+  await bringIn(page, '<h2>Smoker</h2><p>Light it well.</p><p><img src="images/smoker.png"> Pump gently.</p><p><img src="images/smoker.png" alt="A smoker at rest"> Put it down.</p>', freshTitle('Imaged'));
+  await takeUp(page, 'Image with no alternative');
   const form = page.getByRole('form', { name: 'Correction' });
-  await expect(form.getByRole('img', { name: 'The picture this note speaks of' })).toBeVisible();
-  await expect(form.getByText(/Smoker Light it well\. the picture Pump gently\./)).toBeVisible();
+  await expect(form.getByRole('img', { name: 'The image this note speaks of' })).toBeVisible();
+  await expect(form.getByText(/Smoker Light it well\. the image Pump gently\./)).toBeVisible();
   await expect(form.getByText('Also on this page: “A smoker at rest”')).toBeVisible();
   await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
   await expect(form.getByText(/Smoker Light it well\. A smoker, lit Pump gently\./)).toBeVisible();
@@ -63,7 +63,7 @@ test('whoever is not sure leaves the question to somebody who knows; an answer s
   await expect(question.getByText(/Not sure, says Ines Calder/)).toBeVisible();
   await expect(standing(page)).toContainText('1 to judge');
   await page.reload();
-  await expect(question.getByText(/It waits for somebody who knows/)).toBeVisible();
+  await expect(question.getByText(/It waits for a specialist/)).toBeVisible();
   await question.getByRole('button', { name: 'No, it is only emphasis' }).click();
   await expect(page.getByText(/: ruled out by Ines Calder/)).toBeVisible();
   await page.getByRole('button', { name: /^Take back the answer on/ }).click();

@@ -24,7 +24,7 @@ export function writtenAlternative(image: ElementNode): string | null {
   return alt === null ? null : tidy(alt);
 }
 
-/** Whether an element that shows a picture has words in its place, or says that it needs none. */
+/** Whether an element that shows an image has words in its place, or says that it needs none. */
 export function hasAlternative(page: Page, element: ElementNode): boolean {
   if (element.tag === 'img' && has(element, 'alt')) {
     // alt=" " with spaces only is not the empty alternative, yet browsers treat it as one.
@@ -46,7 +46,7 @@ function fallbackText(element: ElementNode): string {
   return tidy(text);
 }
 
-/** Whether an object or embed shows a picture, by its type or the end of its address. */
+/** Whether an object or embed shows an image, by its type or the end of its address. */
 export function showsImage(element: ElementNode): boolean {
   const type = (valueOf(element, 'type') ?? '').trim().toLowerCase();
   if (type) return type.startsWith('image/');

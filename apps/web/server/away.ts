@@ -1,0 +1,2 @@
+import 'server-only';
+export { isAway } from '@inkwell/store';

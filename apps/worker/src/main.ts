@@ -1,0 +1,54 @@
+import { hostname } from 'node:os';
+import { auditAllAgain, END_EXCEPTIONS, HERE, THE_SYSTEM, type Services } from '@inkwell/review';
+import { isAway, migrate, openDatabase, SYSTEM, type Database } from '@inkwell/store';
+import { enqueue, work, type Job } from '@inkwell/work';
+import { handlers } from './handlers.ts';
+
+/** How often it is looked whether an exception has run out. */
+const EVERY_MS = 60_000;
+
+/** A worker process: any number of them, on any machine that reaches the database. Ends on SIGTERM or SIGINT, when what it began is done. */
+async function main(): Promise<void> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set: bin/worker finds the demo’s database, or set it to a postgresql:// address.');
+  const stop = new AbortController();
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => stop.abort());
+  const db = openDatabase({ url, most: 5 });
+  await ready(db, stop.signal);
+  const services: Services = { db, engine: HERE, now: () => new Date() };
+  const worker = `${hostname()} ${process.pid}`;
+  const timer = setInterval(() => void tend(services), EVERY_MS);
+  await tend(services);
+  console.error(`Working as ${worker}.`);
+  await work(db, { handlers: handlers(services), worker, signal: stop.signal, atOnce: 1, leaseSeconds: Number(process.env.INKWELL_LEASE) || 30, onTrouble });
+  clearInterval(timer);
+  await db.destroy();
+}
+
+/** Waits for the database, which may start after this. */
+async function ready(db: Database, signal: AbortSignal): Promise<void> {
+  while (!signal.aborted) {
+    try {
+      return await migrate(db);
+    } catch (error) {
+      if (!isAway(error)) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 1_000));
+    }
+  }
+}
+
+/** Puts in what is due: exceptions to end, and pages that an older engine looked at. Many workers put in one job between them. */
+async function tend(services: Services): Promise<void> {
+  try {
+    await enqueue(services.db, SYSTEM, [{ kind: END_EXCEPTIONS, name: END_EXCEPTIONS }]);
+    await auditAllAgain(services, THE_SYSTEM);
+  } catch (error) {
+    onTrouble(null, error);
+  }
+}
+
+function onTrouble(job: Job | null, error: unknown): void {
+  console.error(job ? `Job ${job.id} (${job.kind}), attempt ${job.attempts}:` : 'Between jobs:', error instanceof Error ? error.message : error);
+}
+
+await main();

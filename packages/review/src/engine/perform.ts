@@ -1,0 +1,96 @@
+import {
+  addressOf, alikeTo, applyRemedy, arrange, auditPage, elementAt, fixAlike, fixCertain, outline, parsePage, referencesOf, resolveAddress, surroundingsFrom, titleText,
+  type Finding, type Page,
+} from '@inkwell/core';
+import type { Changed, Declined, Engine, Examined, FindingKey, PlacedText, TaskName, Tasks } from './tasks.ts';
+
+type Performers = { [N in TaskName]: (wish: Tasks[N]['wish']) => Tasks[N]['gives'] };
+
+/** What the engine does for the use-cases. Pure: it knows no database and no clock, and runs in any thread. */
+const PERFORM: Performers = {
+  refer: ({ page }) => {
+    const parsed = open(page);
+    return { title: titleOf(parsed, page.title), references: referencesOf(parsed, page.address) };
+  },
+  examine: ({ page }) => examined(open(page), page),
+  fix({ page, finding: key, remedy, inputs }) {
+    const parsed = open(page);
+    // The engine may have changed since the audit was stored: act only on what it sees now.
+    const [finding] = seenNow(parsed, [key]);
+    if (!finding) return GONE;
+    const result = applyRemedy(parsed, finding, remedy, inputs);
+    if (!result.ok) return { ok: false, gone: false, reason: result.reason };
+    const { after, change } = result.value;
+    return { ...changed(page, after, 1), moves: change, renamed: remedy === 'rename' ? renamed(page, parsed, after, finding.at.path) : null };
+  },
+  'fix alike'({ page, finding: key, among, remedy, inputs }) {
+    const parsed = open(page);
+    const [finding] = seenNow(parsed, [key]);
+    if (!finding) return GONE;
+    const { after, fixed, moves, declined } = fixAlike(parsed, alikeTo(parsed, finding, remedy, seenNow(parsed, among)), remedy, inputs);
+    if (fixed.length === 0) return { ok: false, gone: false, reason: declined[0]?.reason ?? 'The fix does not act here.' };
+    return { ...changed(page, after, fixed.length), moves };
+  },
+  'fix certain'({ page, leave, profile }) {
+    const parsed = open(page);
+    const settled = new Set(leave.map(nameOf));
+    const { after, fixed, moves } = fixCertain(parsed, undefined, profile, (finding) => settled.has(nameOf(keyOf(finding))));
+    if (fixed.length === 0) return { ok: false, gone: false, reason: 'Each open finding needs a word or a choice from you.' };
+    return { ...changed(page, after, fixed.length), moves };
+  },
+  arrange({ page, arrangement }) {
+    const result = arrange(open(page), arrangement);
+    if (!result.ok) return { ok: false, gone: false, reason: result.reason };
+    return { ...changed(page, result.value.after, 1), moves: result.value.change };
+  },
+};
+
+export function perform<N extends TaskName>(name: N, wish: Tasks[N]['wish']): Tasks[N]['gives'] {
+  return PERFORM[name](wish);
+}
+
+/** The engine in the thread that asks: for scripts and tests, and for a worker process, which has nobody to keep waiting. */
+export const HERE: Engine = { run: async (name, wish) => perform(name, wish) };
+
+const GONE: Declined = { ok: false, gone: true, reason: 'It is no longer on the page.' };
+
+function open({ html, scope, title, address, neighbours }: PlacedText): Page {
+  return parsePage(html, { scope, surroundings: surroundingsFrom({ address, scope, title }, neighbours) });
+}
+
+function examined(page: Page, placed: PlacedText): Examined {
+  const { engine, findings } = auditPage(page);
+  return { engine, findings: [...findings], title: titleOf(page, placed.title), references: referencesOf(page, placed.address) };
+}
+
+function changed(placed: PlacedText, html: string, many: number): Changed {
+  const after = { ...placed, html };
+  return { ok: true, html, moves: null, many, renamed: null, examined: examined(open(after), after) };
+}
+
+function keyOf({ rule, at }: Finding): FindingKey {
+  return { rule, path: at.path, start: at.start };
+}
+
+const nameOf = ({ rule, path, start }: FindingKey) => `${rule} ${path} ${start}`;
+
+/** What the engine sees now of findings as they were stored; those it no longer sees are left out. */
+function seenNow(page: Page, keys: readonly FindingKey[]): Finding[] {
+  const names = new Set(keys.map(nameOf));
+  return auditPage(page).findings.filter((finding) => names.has(nameOf(keyOf(finding))));
+}
+
+/** Where the file of an image at a path lay, and where the page looks for it now. */
+function renamed(placed: PlacedText, before: Page, after: string, path: string): { from: string; to: string } | null {
+  const [from, to] = [before, parsePage(after, { scope: placed.scope })].map((page) => {
+    const image = elementAt(page, path);
+    return image && resolveAddress(placed.address, addressOf(image));
+  });
+  return from && to ? { from, to } : null;
+}
+
+/** A document's title is its own; a fragment's is the platform's. */
+export function titleOf(page: Page, known: string): string {
+  if (page.scope === 'fragment') return known;
+  return titleText(page) || known || outline(page)[0]?.name || 'Page without a title';
+}

@@ -1,0 +1,62 @@
+import type { Arrangement, Finding, Inputs, Moves, Neighbours, Profile, Reference, RemedyName, Scope } from '@inkwell/core';
+
+/** A text where it stands: all the engine may know. Plain data, so that it can be sent to another thread. */
+export interface PlacedText {
+  html: string;
+  scope: Scope;
+  /** The title the page is known by. */
+  title: string;
+  address: string;
+  neighbours: Neighbours;
+}
+
+/** What a text is and names, before anybody looked for what is wrong. */
+export interface Referred {
+  title: string;
+  references: Reference[];
+}
+
+/** An examined text. */
+export interface Examined extends Referred {
+  engine: string;
+  findings: Finding[];
+}
+
+/** Names a finding of a text. */
+export interface FindingKey {
+  rule: string;
+  path: string;
+  start: number;
+}
+
+/** A text changed by remedies or by hand, and examined. */
+export interface Changed {
+  ok: true;
+  html: string;
+  /** Where places of the old text went; null when only the two texts are known. */
+  moves: Moves | null;
+  /** What was acted on. */
+  many: number;
+  /** An image whose address changed, as paths of the collection. */
+  renamed: { from: string; to: string } | null;
+  examined: Examined;
+}
+
+/** `gone`: the finding is no longer there. */
+export type Declined = { ok: false; gone: boolean; reason: string };
+
+export interface Tasks {
+  refer: { wish: { page: PlacedText }; gives: Referred };
+  examine: { wish: { page: PlacedText }; gives: Examined };
+  fix: { wish: { page: PlacedText; finding: FindingKey; remedy: string; inputs: Inputs }; gives: Changed | Declined };
+  'fix alike': { wish: { page: PlacedText; finding: FindingKey; among: readonly FindingKey[]; remedy: RemedyName; inputs: Inputs }; gives: Changed | Declined };
+  'fix certain': { wish: { page: PlacedText; leave: readonly FindingKey[]; profile: Profile }; gives: Changed | Declined };
+  arrange: { wish: { page: PlacedText; arrangement: Arrangement }; gives: Changed | Declined };
+}
+
+export type TaskName = keyof Tasks;
+
+/** Whoever runs the engine: here, in another thread, or in a test. */
+export interface Engine {
+  run<N extends TaskName>(name: N, wish: Tasks[N]['wish']): Promise<Tasks[N]['gives']>;
+}

@@ -1,0 +1,116 @@
+import { REMEDIES, ruleOf, type Arrangement, type Inputs, type RemedyName } from '@inkwell/core';
+import { acceptText } from '@inkwell/formats';
+import { isOpenOn, placeFileAlsoAt, type StoredFinding } from '@inkwell/store';
+import type { Actor } from './actor.ts';
+import { askedOf } from './bars.ts';
+import { changeText, madeBy, type Made } from './changeText.ts';
+import type { OnPage } from './conflicts.ts';
+import type { Changed, FindingKey } from './engine/index.ts';
+import type { Seen } from './examine.ts';
+import { done, refused, type Result } from './problems.ts';
+import type { Revised } from './record.ts';
+import { dayIn, type Services } from './services.ts';
+
+export interface Fix extends OnPage {
+  findingId: number;
+  remedy: string;
+  inputs: Inputs;
+}
+
+const keyOf = ({ rule, at }: StoredFinding): FindingKey => ({ rule, path: at.path, start: at.start });
+const titleOf = (rule: string) => ruleOf(rule)?.title ?? rule;
+const labelOf = (remedy: string) => REMEDIES[remedy as RemedyName].label.toLowerCase();
+
+/** Applies one remedy to one finding: a minimal edit, a new revision, a new audit. */
+export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result<Revised>> {
+  let renamed: Changed['renamed'] = null;
+  return changeText(services, actor, wish, {
+    about: [wish.findingId],
+    async make({ text, findings }) {
+      const finding = findings.find((one) => one.id === wish.findingId);
+      if (!finding) return madeBy(GONE, 'fixed', () => '', '');
+      const result = await services.engine.run('fix', { page: text, finding: keyOf(finding), remedy: wish.remedy, inputs: wish.inputs });
+      if (result.ok) renamed = result.renamed;
+      return madeBy(result, 'fixed', () => `${titleOf(finding.rule)} (${labelOf(wish.remedy)})`, 'The fix was not made');
+    },
+    vouched: WRITES_DESCRIPTION.has(wish.remedy) ? 'images/true-to-picture' : null,
+    // The file an image was renamed to lies where the page now looks for it; under its old name it stays for whoever still uses that.
+    then: async (trx, page) => (renamed ? placeFileAlsoAt(trx, page.collection_id, renamed.from, renamed.to) : undefined),
+  });
+}
+
+const GONE = { ok: false, gone: true, reason: '' } as const;
+
+/** Remedies with which a person says what an image shows. */
+const WRITES_DESCRIPTION = new Set(['describe', 'shorten', 'move-to-text', 'title-to-alt', 'from-file-name', 'unify']);
+
+/** The open findings of a page that the house asks for. */
+function openOn(services: Services, { page, bar, findings }: Seen): StoredFinding[] {
+  const today = dayIn(page.time_zone, services.now());
+  return askedOf(findings.filter((finding) => isOpenOn(finding, today)), bar);
+}
+
+/** Fixes one slip wherever it stands on the page: `findingId` names one of them, `inputs` what was chosen for all. */
+export function fixAllAlike(services: Services, actor: Actor, wish: Fix & { remedy: RemedyName }): Promise<Result<Revised>> {
+  return changeText(services, actor, wish, {
+    about: 'the whole page',
+    async make(seen) {
+      const open = openOn(services, seen);
+      const finding = open.find((one) => one.id === wish.findingId);
+      if (!finding) return madeBy(GONE, 'fixed', () => '', '');
+      const result = await services.engine.run('fix alike', { page: seen.text, finding: keyOf(finding), among: open.map(keyOf), remedy: wish.remedy, inputs: wish.inputs });
+      return madeBy(result, 'fixed', ({ many }) => `${titleOf(finding.rule)}, ${many} times (${labelOf(wish.remedy)})`, 'None of them was fixed');
+    },
+  });
+}
+
+/** Applies every fix that needs no person. What was ruled out, excepted or is for others to fix is left alone. */
+export function fixAllCertain(services: Services, actor: Actor, wish: OnPage): Promise<Result<Revised>> {
+  return changeText(services, actor, wish, {
+    about: 'the whole page',
+    async make({ page, bar, text, findings }) {
+      const today = dayIn(page.time_zone, services.now());
+      const settled = findings.filter((finding) => !isOpenOn(finding, today));
+      const result = await services.engine.run('fix certain', { page: text, leave: settled.map(keyOf), profile: bar.profile });
+      return madeBy(result, 'fixed', ({ many }) => `${many} that were certain`, 'There is nothing here that is certain', 'The page is as it was.');
+    },
+  });
+}
+
+/** Changes structure as a person arranged it: levels, a table's headers and caption, a layout table taken away. */
+export function arrange(services: Services, actor: Actor, wish: OnPage & { arrangement: Arrangement }): Promise<Result<Revised>> {
+  return changeText(services, actor, wish, {
+    about: 'its text',
+    make: async ({ text }) => madeBy(await services.engine.run('arrange', { page: text, arrangement: wish.arrangement }), 'edited', () => wordsFor(wish.arrangement), 'The change was not made'),
+  });
+}
+
+function wordsFor(arrangement: Arrangement): string {
+  switch (arrangement.kind) {
+    case 'levels':
+      return arrangement.levels.length === 1 ? 'one heading’s level' : `levels of ${arrangement.levels.length} headings`;
+    case 'table':
+      return 'headers and caption of a table';
+    case 'flatten':
+      return 'a layout table taken away';
+  }
+}
+
+/** Saves a page's source as a new revision. The same text again is not one. */
+export async function saveSource(services: Services, actor: Actor, wish: OnPage & { html: string }): Promise<Result<Revised>> {
+  const read = acceptText(wish.html);
+  if (!read.ok) {
+    return refused({
+      code: 'bad-page',
+      what: read.reason === 'empty' ? 'A page cannot be saved empty' : 'This text cannot be saved as a page',
+      why: read.reason === 'too-large' ? 'It is over the largest size a page may have.' : 'It holds nothing that can be read.',
+      kept: 'The page is as it was, and your text is still in the editor.',
+    });
+  }
+  return changeText(services, actor, wish, {
+    about: 'its text',
+    make: ({ text }) => Promise.resolve<Result<Made>>(text.html === read.text
+      ? refused({ code: 'nothing-to-do', what: 'There is nothing to save', why: 'The text is the same as the page’s.', kept: 'The page is as it was.' })
+      : done({ html: read.text, cause: 'edited', note: '' })),
+  });
+}

@@ -1,0 +1,115 @@
+import { hoursFor, type Family, type Verdict } from '@inkwell/core';
+import {
+  collectionBySlug, house, ledgerLines, ledgerSums, placeOf, shelfSums, snapshot, type Collection, type LedgerLine, type LedgerOrder, type LedgerWish, type Release,
+} from '@inkwell/store';
+import { unlessAllowed, visibleTo, type Actor } from './actor.ts';
+import { done, notFound, refused, type Result } from './problems.ts';
+import { dayIn, type Services } from './services.ts';
+import type { Tally } from './tally.ts';
+
+/** One collection on the shelf: how far its pages are. */
+export interface ShelfRow {
+  slug: string;
+  title: string;
+  kind: Collection['kind'];
+  pages: number;
+  verdicts: Record<Verdict, number>;
+  signedOff: number;
+  lapsed: number;
+  tally: Tally;
+  hours: number;
+}
+
+/** The collections an actor may see, each summed from its pages' status. */
+export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow[]>> {
+  return snapshot(services.db, async (at) => {
+    const today = dayIn((await house(at)).timeZone, services.now());
+    const rows = await shelfSums(at, visibleTo(actor), today);
+    return done(rows.map(({ slug, title, kind, pages, must, should, consider, questions, held, judge, ready, signed, lapsed }) => ({
+      slug, title, kind, pages, verdicts: { held, judge, ready }, signedOff: signed, lapsed, tally: { must, should, consider, judge: questions }, hours: hoursFor(must + should + consider + questions),
+    })));
+  });
+}
+
+/** One page in the ledger. */
+export interface LedgerRow {
+  slug: string;
+  title: string;
+  contentType: string;
+  revision: number;
+  verdict: Verdict;
+  release: Release;
+  tally: Tally;
+  /** Open findings by family. */
+  families: Partial<Record<Family, number>>;
+}
+
+export interface Ledger {
+  slug: string;
+  title: string;
+  kind: Collection['kind'];
+  choice: LedgerChoice;
+  /** What the whole choice comes to, all its pages counted. */
+  sums: { pages: number; tally: Tally; families: Partial<Record<Family, number>>; hours: number };
+  pages: LedgerRow[];
+  /** Where the next pages begin; null when there are no more. */
+  next: string | null;
+}
+
+/** Which pages of a collection, and in which order. */
+export interface LedgerChoice {
+  order: LedgerOrder;
+  verdict?: Verdict;
+  release?: Release;
+  family?: Family;
+  words?: string;
+  /** A place as `next` gave it. */
+  after?: string;
+}
+
+/** Pages shown at one time. */
+export const LEDGER_PAGES = 100;
+
+export function ledger(services: Services, actor: Actor, wish: { collection: string; choice?: LedgerChoice }): Promise<Result<Ledger>> {
+  const choice = wish.choice ?? { order: 'holding' };
+  return snapshot(services.db, async (at) => {
+    const collection = await collectionBySlug(at, wish.collection);
+    if (!collection) return notFound('This collection');
+    const barred = unlessAllowed(actor, 'see', { collection: collection.id }, 'This collection');
+    if (barred) return barred;
+    const after = readPlace(choice);
+    if (after === 'broken') return refused({ code: 'bad-page', what: 'This place in the ledger is not known', why: 'The address was cut short or changed.', next: 'Begin at the first page again.' });
+    const today = dayIn((await house(at)).timeZone, services.now());
+    const asked: LedgerWish = { ...choice, after, limit: LEDGER_PAGES };
+    const lines = await ledgerLines(at, collection.id, asked, today);
+    const sums = await ledgerSums(at, collection.id, asked, today);
+    const shown = lines.slice(0, LEDGER_PAGES);
+    return done({
+      slug: collection.slug, title: collection.title, kind: collection.kind, choice,
+      sums: { pages: sums.pages, families: sums.families, tally: tallyOf(sums), hours: hoursFor(sums.must + sums.should + sums.consider + sums.questions) },
+      pages: shown.map(ledgerRow),
+      next: lines.length > LEDGER_PAGES ? Buffer.from(JSON.stringify(placeOf(shown.at(-1)!, choice.order))).toString('base64url') : null,
+    });
+  });
+}
+
+function tallyOf({ must, should, consider, questions }: Pick<LedgerLine, 'must' | 'should' | 'consider' | 'questions'>): Tally {
+  return { must, should, consider, judge: questions };
+}
+
+function ledgerRow(line: LedgerLine): LedgerRow {
+  const families: LedgerRow['families'] = {};
+  for (const [family, , , many] of line.counts) families[family] = (families[family] ?? 0) + many;
+  return { slug: line.slug, title: line.title, contentType: line.content_type, revision: line.head, verdict: line.verdict, release: line.release, tally: tallyOf(line), families };
+}
+
+function readPlace({ after, order }: LedgerChoice): LedgerWish['after'] | 'broken' {
+  if (after === undefined) return undefined;
+  try {
+    const place = JSON.parse(Buffer.from(after, 'base64url').toString()) as unknown;
+    const fits = Array.isArray(place) && place.length === 2 && typeof place[0] === (order === 'title' ? 'string' : 'number') && Number.isSafeInteger(place[1]);
+    return fits ? (place as [string | number, number]) : 'broken';
+  } catch {
+    return 'broken';
+  }
+}

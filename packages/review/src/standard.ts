@@ -1,0 +1,71 @@
+import { ENGINE_VERSION, type Profile, type Vocabulary } from '@inkwell/core';
+import { addProfileVersion, addWeights, allKinds, dropOldWeights, house, lapseUnder, lockProfiles, moveToBars, pagesUnder, profileByName, refreshStatusUnder, writing, type Bar, type Write } from '@inkwell/store';
+import { enqueueUnder } from '@inkwell/work';
+import { unlessAllowed, type Actor } from './actor.ts';
+import { weightUnder } from './bars.ts';
+import { AUDIT_ALL, auditJob } from './jobs.ts';
+import { done, notFound, refused, type Result } from './problems.ts';
+import { dayIn, type Services } from './services.ts';
+
+export interface StandardSet {
+  version: number;
+  /** Pages held to it. */
+  pages: number;
+  /** Sign-offs under which the gate now says no. */
+  lapsed: number;
+}
+
+export interface SetStandard {
+  profile: string;
+  /** The version the person saw. */
+  version: number;
+  selection?: Profile;
+  vocabulary?: Vocabulary;
+}
+
+/**
+ * Makes a new version of a profile. Its selection is counted: every page's status is right when this returns, and nothing is audited.
+ * Its vocabulary is an input of audits: pages held to it are audited again in the background.
+ */
+export async function setStandard(services: Services, actor: Actor, wish: SetStandard): Promise<Result<StandardSet>> {
+  const barred = unlessAllowed(actor, 'set the standard', 'house');
+  if (barred) return barred;
+  return writing(services.db, async (trx) => {
+    await lockProfiles(trx, 'to change');
+    const profile = await profileByName(trx, wish.profile);
+    if (!profile) return notFound('This profile');
+    if (profile.version !== wish.version) return refused({ code: 'conflict', what: 'The profile has changed since you opened it', why: `It is at version ${profile.version} by now.`, kept: 'What you set is still in the form.', next: 'Look at it as it is now.' });
+    const today = dayIn((await house(trx)).timeZone, services.now());
+    const bars = await addProfileVersion(trx, { ...profile, selection: wish.selection ?? profile.selection, vocabulary: wish.vocabulary ?? profile.vocabulary }, actor.id);
+    await weigh(trx, bars);
+    const version = bars[0]!.versionId;
+    const pages = await moveToBars(trx, profile.id, version);
+    await refreshStatusUnder(trx, version, today);
+    const lapsed = await lapseUnder(trx, version, actor.id, today);
+    await dropOldWeights(trx, profile.id);
+    if (wish.vocabulary) await auditUnder(trx, version, actor);
+    return done({ version: profile.version + 1, pages, lapsed });
+  });
+}
+
+/** Weighs every kind of finding there is for new bars. */
+async function weigh(trx: Write, bars: readonly Bar[]): Promise<void> {
+  const kinds = await allKinds(trx);
+  await addWeights(trx, bars.flatMap((bar) => kinds.flatMap((kind) => {
+    const weight = weightUnder(kind, bar);
+    return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
+  })));
+}
+
+async function auditUnder(trx: Write, version: number, actor: Actor): Promise<void> {
+  const pages = await pagesUnder(trx, version);
+  if (pages.length > 0) await enqueueUnder(trx, actor.id, AUDIT_ALL, pages.map(auditJob));
+}
+
+/** A profile as it stands. */
+export async function standard(services: Services, actor: Actor, wish: { profile: string }): Promise<Result<{ name: string; version: number; selection: Profile; vocabulary: Vocabulary; engine: string }>> {
+  const barred = unlessAllowed(actor, 'see', 'house');
+  if (barred) return barred;
+  const profile = await profileByName(services.db, wish.profile);
+  return profile ? done({ name: profile.name, version: profile.version, selection: profile.selection, vocabulary: profile.vocabulary, engine: ENGINE_VERSION }) : notFound('This profile');
+}

@@ -1,0 +1,139 @@
+import { compareAudits, mapOffset, placeUnder, ruleOf, type Finding, type Moves, type Place, type RemedyName, type Texts } from '@inkwell/core';
+import { fixedFindings, kindIds, type Bar, type NewOccurrence, type NewStanding, type OtherKind, type OtherName, type StoredFinding, type Write } from '@inkwell/store';
+import { askedOf, kindOf, weightUnder } from './bars.ts';
+import { standingOf } from './decide.ts';
+import type { Services } from './services.ts';
+
+/** What a new audit of a page makes of its findings, ready to be written. */
+export interface Tracked {
+  ended: string[];
+  renamed: OtherName[];
+  changed: OtherKind[];
+  fresh: number[];
+  /** The rule of each new finding, in the same order. */
+  freshRules: string[];
+  begun: NewOccurrence[];
+  /** Findings that are fixed now, or came back. */
+  standings: NewStanding[];
+  /** How many the house asks for: fixed, and new. */
+  fixed: number;
+  brought: number;
+}
+
+export interface Before {
+  findings: readonly StoredFinding[];
+  texts: Texts;
+  moves: Moves;
+  /** Undo and redo give findings back as they were; anything else that brings one back makes it returned. */
+  undone: boolean;
+  today: string;
+}
+
+/** An occurrence is written down anew after so many audits, so that its place is never followed through a long chain. */
+const LONGEST_CHAIN = 60;
+
+/** Compares a new audit with the last one and says what became of each finding. `before`: null on a page's first audit. */
+export async function track(trx: Write, services: Pick<Services, 'db'>, pageId: number, bar: Bar, fresh: readonly Finding[], before: Before | null): Promise<Tracked> {
+  const kinds = fresh.map(kindOf);
+  const ids = await kindIds(trx, services.db, distinct(kinds), weightUnder);
+  const kindId = new Map(fresh.map((finding, i) => [finding, ids.get(kinds[i]!.name)!]));
+  const compared = compareAudits(before?.findings ?? [], fresh, before?.moves, before?.texts);
+  const back = before && compared.new.length > 0 ? compareAudits(await fixedFindings(trx, pageId, [...new Set(compared.new.map((one) => one.rule))]), compared.new).kept : [];
+  const known = new Map<Finding, StoredFinding>([...compared.kept, ...back].map((pair) => [pair.new, pair.old]));
+  const sightings = new Sightings(before?.moves ?? { edits: [] }, new Set(back.map((pair) => pair.old)));
+  for (const finding of fresh) sightings.see(finding, known.get(finding), kindId.get(finding)!);
+  sightings.end(compared.fixed);
+  return {
+    ...sightings.result,
+    standings: [
+      ...compared.fixed.filter((one) => one.standing !== 'fixed').map((one) => standingOf(one, { standing: 'fixed' })),
+      ...back.map((pair) => standingOf(pair.old, { standing: standingOnReturn(pair.old, before!) })),
+    ],
+    fixed: askedOf(compared.fixed, bar).length,
+    brought: askedOf(compared.new, bar).length,
+  };
+}
+
+function distinct(kinds: ReturnType<typeof kindOf>[]) {
+  return [...new Map(kinds.map((kind) => [kind.name, kind])).values()];
+}
+
+/** A finding that was ruled out or excepted and comes back unchanged stays so, while the exception holds. */
+function standingOnReturn(finding: StoredFinding, { undone, today }: Before): NewStanding['standing'] {
+  if (finding.ruled === 'no problem') return 'ruled out';
+  if (finding.exceptedUntil !== null && finding.exceptedUntil >= today) return 'excepted';
+  return undone ? 'open' : 'returned';
+}
+
+/** Sorts what an audit saw into rows that go on, rows that end and rows that begin. */
+class Sightings {
+  readonly result = { ended: [] as string[], renamed: [] as OtherName[], changed: [] as OtherKind[], fresh: [] as number[], freshRules: [] as string[], begun: [] as NewOccurrence[] };
+
+  constructor(private readonly moves: Moves, private readonly cameBack: ReadonlySet<StoredFinding>) {}
+
+  see(finding: Finding, old: StoredFinding | undefined, kindId: number): void {
+    if (!old) {
+      this.result.fresh.push(kindId);
+      this.result.freshRules.push(finding.rule);
+      return this.begin(finding, { finding_id: null, fresh: this.result.fresh.length - 1 }, [...placesOf(finding).keys()]);
+    }
+    if (old.kindId !== kindId) this.result.changed.push({ id: old.id, kind_id: kindId });
+    if (!this.cameBack.has(old)) {
+      if (this.goesOn(old, finding)) {
+        // The text beside equal findings is part of their names, and of nothing else.
+        if (old.fingerprint !== finding.fingerprint) this.result.renamed.push(...old.occurrenceIds.map((id) => ({ id, fingerprint: finding.fingerprint })));
+        return;
+      }
+      this.result.ended.push(...old.occurrenceIds);
+    }
+    this.begin(finding, { finding_id: old.id, fresh: null }, this.numbersFor(old, finding));
+  }
+
+  end(gone: readonly StoredFinding[]): void {
+    for (const finding of gone) this.result.ended.push(...finding.occurrenceIds);
+  }
+
+  /** Whether the rows of a finding say of it what the new audit says, once its places are moved. */
+  private goesOn(old: StoredFinding, finding: Finding): boolean {
+    if (old.age >= LONGEST_CHAIN) return false;
+    const [was, is] = [placesOf(old), placesOf(finding)];
+    return was.length === is.length && was.every((place, i) => this.wentTo(place, is[i]!)) && old.message === finding.message && old.subject === finding.subject
+      && sameValues(old.values, finding.values) && sameValues(old.remedies, finding.remedies);
+  }
+
+  private wentTo(was: Place, is: Place): boolean {
+    return was.path === is.path && was.through === is.through && placeUnder(this.moves, was.start) === is.start && mapOffset(this.moves, was.end, -1) === is.end;
+  }
+
+  /** A place that was there keeps its number; others take the next ones. */
+  private numbersFor(old: StoredFinding, finding: Finding): number[] {
+    const numbers = new Map(placesOf(old).map((place, i) => [placeUnder(this.moves, place.start) ?? `was ${i}`, old.placeNumbers[i]!]));
+    let next = Math.max(...old.placeNumbers) + 1;
+    const taken = placesOf(finding).map((place) => numbers.get(place.start));
+    // One place that an edit replaced is the same place still.
+    if (taken.length === 1 && old.placeNumbers.length === 1) return [old.placeNumbers[0]!];
+    return taken.map((number) => number ?? next++);
+  }
+
+  private begin(finding: Finding, of: Pick<NewOccurrence, 'finding_id' | 'fresh'>, numbers: readonly number[]): void {
+    placesOf(finding).forEach((place, i) => this.result.begun.push({
+      ...of, place: numbers[i]!, path: place.path, through: place.through ?? null, start_at: place.start, end_at: place.end,
+      message: finding.message, message_values: finding.values, subject: finding.subject, fingerprint: finding.fingerprint, remedies: ownRemedies(finding),
+    }));
+  }
+}
+
+export function placesOf(finding: Finding): readonly Place[] {
+  return finding.places ?? [finding.at];
+}
+
+/** A finding's remedies where they differ from its rule's. */
+function ownRemedies(finding: Finding): readonly RemedyName[] | null {
+  return sameValues(ruleOf(finding.rule)?.remedies, finding.remedies) ? null : finding.remedies;
+}
+
+/** Values are numbers, texts and short lists of them; the database may give the parts of a record back in another order. */
+function sameValues(a: object | undefined, b: object | undefined): boolean {
+  const plain = (value: object | undefined) => JSON.stringify(value && Object.entries(value).sort(([x], [y]) => (x < y ? -1 : x > y ? 1 : 0)));
+  return plain(a) === plain(b);
+}

@@ -1,0 +1,79 @@
+import { createHash } from 'node:crypto';
+import type { Database, Write } from '../database.ts';
+
+/** Bytes of one piece of a file. */
+export const PIECE = 262_144;
+
+export function hashOf(data: Uint8Array | string): string {
+  return createHash('sha256').update(data).digest('hex');
+}
+
+export interface NewFile {
+  path: string;
+  mediaType: string;
+  bytes: Uint8Array;
+}
+
+/** Keeps a file under the hash of its bytes. The same bytes are kept once. */
+export async function keepFile(trx: Write | Database, mediaType: string, bytes: Uint8Array): Promise<string> {
+  await keepBytes(trx, [{ mediaType, bytes }]);
+  return hashOf(bytes);
+}
+
+/** Keeps files and lets each lie at its path in a collection, in place of what lay there. */
+export async function placeFiles(trx: Write | Database, collectionId: number, files: readonly NewFile[]): Promise<void> {
+  if (files.length === 0) return;
+  await keepBytes(trx, files);
+  const rows = files.map(({ path, bytes }) => ({ collection_id: collectionId, path, sha256: hashOf(bytes) }));
+  await trx.insertInto('assets').values(rows).onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet((eb) => ({ sha256: eb.ref('excluded.sha256') }))).execute();
+}
+
+async function keepBytes(trx: Write | Database, files: readonly Omit<NewFile, 'path'>[]): Promise<void> {
+  const byHash = new Map(files.map((file) => [hashOf(file.bytes), file]));
+  const rows = [...byHash].map(([sha256, { mediaType, bytes }]) => ({ sha256, media_type: mediaType, size: bytes.length }));
+  const made = await trx.insertInto('files').values(rows).onConflict((on) => on.doNothing()).returning('sha256').execute();
+  const pieces = made.flatMap(({ sha256 }) => piecesOf(sha256, byHash.get(sha256)!.bytes));
+  for (let from = 0; from < pieces.length; from += AT_ONCE) await trx.insertInto('file_pieces').values(pieces.slice(from, from + AT_ONCE)).execute();
+}
+
+function piecesOf(sha256: string, bytes: Uint8Array) {
+  const many = Math.max(1, Math.ceil(bytes.length / PIECE));
+  return Array.from({ length: many }, (_, nth) => ({ sha256, nth, bytes: Buffer.from(bytes.subarray(nth * PIECE, (nth + 1) * PIECE)) }));
+}
+
+/** Pieces written in one statement: at most 8 MB. */
+const AT_ONCE = 32;
+
+export interface StoredFile {
+  sha256: string;
+  mediaType: string;
+  size: number;
+}
+
+export async function fileAt(db: Database | Write, collectionId: number, path: string): Promise<StoredFile | undefined> {
+  return db
+    .selectFrom('assets')
+    .innerJoin('files', 'files.sha256', 'assets.sha256')
+    .select(['files.sha256', 'files.media_type as mediaType', 'files.size'])
+    .where('collection_id', '=', collectionId)
+    .where('path', '=', path)
+    .executeTakeFirst();
+}
+
+/** Bytes of a file from `from` up to `to`, a piece at a time, so that a long one is never held whole. */
+export async function* bytesOf(db: Database | Write, file: StoredFile, from = 0, to = file.size): AsyncGenerator<Buffer> {
+  for (let nth = Math.floor(from / PIECE); nth * PIECE < to; nth++) {
+    const piece = await db.selectFrom('file_pieces').select('bytes').where('sha256', '=', file.sha256).where('nth', '=', nth).executeTakeFirstOrThrow();
+    yield piece.bytes.subarray(Math.max(0, from - nth * PIECE), Math.min(PIECE, to - nth * PIECE));
+  }
+}
+
+/** Lets a file of a collection lie at a second path too; the first goes on working. Nothing happens when there is no such file, or the place is taken. */
+export async function placeFileAlsoAt(trx: Write, collectionId: number, from: string, to: string): Promise<void> {
+  await trx
+    .insertInto('assets')
+    .columns(['collection_id', 'path', 'sha256'])
+    .expression((eb) => eb.selectFrom('assets').select(['collection_id', eb.val(to).as('path'), 'sha256']).where('collection_id', '=', collectionId).where('path', '=', from))
+    .onConflict((on) => on.doNothing())
+    .execute();
+}

@@ -1,0 +1,38 @@
+import { sql } from 'kysely';
+import type { Database, Write } from '../database.ts';
+
+export interface HouseRow {
+  name: string;
+  timeZone: string;
+  hourlyRate: number | null;
+  currency: string | null;
+  elsewhereHolds: boolean;
+}
+
+/** What belongs to nobody else. */
+export async function house(db: Database | Write): Promise<HouseRow> {
+  const row = await db.selectFrom('house').select(['name', 'time_zone', 'hourly_rate', 'currency', 'elsewhere_holds']).executeTakeFirstOrThrow();
+  return { name: row.name, timeZone: row.time_zone, hourlyRate: row.hourly_rate === null ? null : Number(row.hourly_rate), currency: row.currency, elsewhereHolds: row.elsewhere_holds };
+}
+
+/** Waits for whoever changes a profile, or makes them wait: a kind of finding must not come in between a profile and its weights. */
+export async function lockProfiles(trx: Write, way: 'to change' | 'to use'): Promise<void> {
+  await (way === 'to change' ? sql`select pg_advisory_xact_lock(4310002)` : sql`select pg_advisory_xact_lock_shared(4310002)`).execute(trx);
+}
+
+/** Whether anything has been brought in. */
+export async function isFurnished(db: Database): Promise<boolean> {
+  return (await db.selectFrom('collections').select('id').limit(1).executeTakeFirst()) !== undefined;
+}
+
+/** Takes everything out but the system, the house and its profiles. */
+export async function emptyHouse(db: Database): Promise<void> {
+  await db.transaction().execute(async (trx) => {
+    await sql`delete from jobs`.execute(trx);
+    await sql`delete from collections`.execute(trx);
+    await sql`delete from files`.execute(trx);
+    await sql`delete from texts`.execute(trx);
+    await sql`delete from profile_uses`.execute(trx);
+    await sql`delete from people where kind = 'person' and not exists (select 1 from profile_versions v where v.made_by = people.id)`.execute(trx);
+  });
+}

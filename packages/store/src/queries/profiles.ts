@@ -1,0 +1,132 @@
+import { sql } from 'kysely';
+import type { Family, FindingOutcome, Profile, Values, Vocabulary, Weight } from '@inkwell/core';
+import type { Database, Write } from '../database.ts';
+import { rowsFrom } from '../rows.ts';
+import { lockProfiles } from './house.ts';
+
+/** A profile version as pages of one content type meet it. */
+export interface Bar {
+  id: number;
+  versionId: number;
+  contentType: string;
+  profile: Profile;
+  vocabulary: Vocabulary;
+}
+
+const BAR = sql<Bar>`select b.id, v.id as "versionId", b.content_type as "contentType", v.selection as profile, v.vocabulary
+  from bars b join profile_versions v on v.id = b.profile_version_id`;
+
+export async function barById(db: Database | Write, id: number): Promise<Bar> {
+  const { rows } = await sql<Bar>`${BAR} where b.id = ${id}`.execute(db);
+  return rows[0]!;
+}
+
+/** The bar pages of a content type in a collection are held to: the closest profile's newest version. */
+export async function barFor(db: Database | Write, collectionId: number, contentType: string): Promise<Bar> {
+  const { rows } = await sql<Bar>`${BAR} join profiles p on p.id = v.profile_id and p.version = v.version
+    where p.id = coalesce(
+        (select profile_id from profile_uses u where (u.collection_id = ${collectionId} or u.collection_id is null) and (u.content_type = ${contentType} or u.content_type is null)
+          order by u.collection_id is null, u.content_type is null limit 1),
+        (select profile_id from house))
+      and b.content_type in (${contentType}, '')
+    order by b.content_type = '' limit 1`.execute(db);
+  return rows[0]!;
+}
+
+export interface Kind {
+  name: string;
+  rule: string;
+  family: Family;
+  weight: Weight;
+  outcome: FindingOutcome;
+  criteria: readonly string[] | null;
+  measured: Values;
+}
+
+export type StoredKind = Kind & { id: number };
+
+export interface KindWeight {
+  bar_id: number;
+  kind_id: number;
+  weight: Weight;
+  outcome: FindingOutcome;
+  holds: boolean;
+}
+
+/** Kinds that were read from a database, by name: a kind never goes. What a transaction has added may yet be undone, and is not kept. */
+const readKinds = new WeakMap<Database, Map<string, number>>();
+
+/** Ids of kinds by name; those not known yet are added, and weighed for every bar in use by `weigh`. `db`: the database of the transaction. */
+export async function kindIds(trx: Write, db: Database, kinds: readonly Kind[], weigh: (kind: StoredKind, bar: Bar) => Omit<KindWeight, 'bar_id' | 'kind_id'> | null): Promise<Map<string, number>> {
+  const read = readKinds.get(db) ?? new Map<string, number>();
+  readKinds.set(db, read);
+  const names = kinds.map((kind) => kind.name).filter((name) => !read.has(name));
+  const known = names.length === 0 ? [] : await trx.selectFrom('kinds').select(['id', 'name']).where(sql<boolean>`name = any(${names})`).execute();
+  for (const kind of known) read.set(kind.name, kind.id);
+  const ids = new Map(kinds.flatMap((kind) => (read.has(kind.name) ? [[kind.name, read.get(kind.name)!] as const] : [])));
+  const fresh = kinds.filter((kind) => !ids.has(kind.name));
+  if (fresh.length === 0) return ids;
+  await lockProfiles(trx, 'to use');
+  const { rows: made } = await sql<StoredKind>`insert into kinds (name, rule, family, weight, outcome, criteria, measured)
+    select name, rule, family, weight, outcome, nullif(criteria, 'null'::jsonb), measured from ${rowsFrom(fresh, 'name text, rule text, family text, weight text, outcome text, criteria jsonb, measured jsonb')}
+    order by name on conflict (name) do update set name = excluded.name returning id, name, rule, family, weight, outcome, criteria, measured`.execute(trx);
+  const { rows: bars } = await sql<Bar>`${BAR}`.execute(trx);
+  await addWeights(trx, made.flatMap((kind) => bars.flatMap((bar) => {
+    const weight = weigh(kind, bar);
+    return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
+  })));
+  for (const kind of made) ids.set(kind.name, kind.id);
+  return ids;
+}
+
+export function allKinds(db: Database | Write): Promise<StoredKind[]> {
+  return db.selectFrom('kinds').selectAll().execute();
+}
+
+export async function addWeights(trx: Write, weights: readonly KindWeight[]): Promise<void> {
+  if (weights.length === 0) return;
+  await sql`insert into kind_weights (bar_id, kind_id, weight, outcome, holds)
+    select bar_id, kind_id, weight, outcome, holds from ${rowsFrom(weights, 'bar_id integer, kind_id integer, weight text, outcome text, holds boolean')} on conflict do nothing`.execute(trx);
+}
+
+export interface StoredProfile {
+  id: number;
+  name: string;
+  version: number;
+  selection: Profile;
+  vocabulary: Vocabulary;
+}
+
+export async function profileByName(db: Database | Write, name: string): Promise<StoredProfile | undefined> {
+  const { rows } = await sql<StoredProfile>`select p.id, p.name, p.version, v.selection, v.vocabulary
+    from profiles p join profile_versions v on v.profile_id = p.id and v.version = p.version where p.name = ${name}`.execute(db);
+  return rows[0];
+}
+
+/** A new version of a profile, with a bar for each content type it has a word of its own for, and one for the rest. */
+export async function addProfileVersion(trx: Write, profile: StoredProfile, by: string): Promise<Bar[]> {
+  const { rows } = await sql<{ id: number }>`with next as (update profiles set version = version + 1 where id = ${profile.id} returning id, version)
+    insert into profile_versions (profile_id, version, selection, vocabulary, made_by)
+    select id, version, ${JSON.stringify(profile.selection)}::jsonb, ${JSON.stringify(profile.vocabulary)}::jsonb, ${by}::text from next returning id`.execute(trx);
+  const version = rows[0]!.id;
+  const types = ['', ...Object.keys(profile.selection.contentTypes ?? {})];
+  await sql`insert into bars (profile_version_id, content_type, questions_hold) select ${version}::integer, type, ${profile.selection.questionsHold !== false}::boolean from unnest(${types}::text[]) type`.execute(trx);
+  const { rows: bars } = await sql<Bar>`${BAR} where b.profile_version_id = ${version}`.execute(trx);
+  return bars;
+}
+
+/** Moves the pages that were held to an older version of a profile to the bars of a newer one. Gives how many. */
+export async function moveToBars(trx: Write, profileId: number, versionId: number): Promise<number> {
+  const result = await sql`update page_status s set bar_id = coalesce(own.id, rest.id)
+    from pages p, bars old join profile_versions v on v.id = old.profile_version_id and v.profile_id = ${profileId},
+      bars rest left join bars own on own.profile_version_id = rest.profile_version_id
+    where p.id = s.page_id and old.id = s.bar_id and rest.profile_version_id = ${versionId} and rest.content_type = '' and own.profile_version_id = ${versionId}
+      and own.content_type = case when exists (select 1 from bars x where x.profile_version_id = ${versionId} and x.content_type = p.content_type) then p.content_type else '' end`.execute(trx);
+  return Number(result.numAffectedRows ?? 0);
+}
+
+/** Bars no page is held to any more lose their weights; the versions themselves stay, for the sign-offs that name them. */
+export async function dropOldWeights(trx: Write, profileId: number): Promise<void> {
+  await sql`delete from kind_weights w using bars b join profile_versions v on v.id = b.profile_version_id join profiles p on p.id = v.profile_id
+    where w.bar_id = b.id and p.id = ${profileId} and v.version < p.version and not exists (select 1 from page_status s where s.bar_id = b.id)`.execute(trx);
+}

@@ -1,0 +1,222 @@
+import { sql, type RawBuilder } from 'kysely';
+import type { Family, FindingOutcome, Verdict, Weight } from '@inkwell/core';
+import type { Database, Write } from '../database.ts';
+import type { Release } from '../schema.ts';
+import type { Collection } from './collections.ts';
+
+/** Whether finding `f` is open on a day: `isOpenOn` in SQL. */
+const OPEN = (today: string) => sql`(f.standing in ('open', 'returned') or (f.standing = 'excepted' and f.excepted_until < ${today}::date))`;
+
+/**
+ * What stands open on pages, counted from their findings under the bars they are held to: rows of `sums`. `chosen` gives page_id and
+ * bar_id of each page. A question that was answered "stands" is one no more: it counts as a failure.
+ */
+function counting(chosen: RawBuilder<unknown>, today: string): RawBuilder<unknown> {
+  return sql`with chosen as materialized (${chosen}),
+    told as (
+      select f.page_id, k.family, w.weight, case when f.ruled = 'stands' then 'failed' else w.outcome end as outcome, w.holds,
+        case when f.standing in ('fixed', 'elsewhere') then f.standing else 'open' end as state, count(*)::integer as many
+      from chosen join findings f on f.page_id = chosen.page_id join kind_weights w on w.bar_id = chosen.bar_id and w.kind_id = f.kind_id join kinds k on k.id = f.kind_id
+      where ${OPEN(today)} or f.standing in ('fixed', 'elsewhere')
+      group by 1, 2, 3, 4, 5, 6),
+    sums as (
+      select chosen.page_id,
+        coalesce(jsonb_agg(jsonb_build_array(family, weight, outcome, many) order by family, weight, outcome) filter (where state = 'open'), '[]') as counts,
+        coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'must'), 0)::integer as must,
+        coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'should'), 0)::integer as should,
+        coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'consider'), 0)::integer as consider,
+        coalesce(sum(many) filter (where state = 'open' and outcome = 'cantTell'), 0)::integer as questions,
+        coalesce(sum(many) filter (where outcome = 'failed' and holds and (state = 'open' or (state = 'elsewhere' and house.elsewhere_holds))), 0)::integer as holding,
+        coalesce(sum(many) filter (where state = 'elsewhere'), 0)::integer as elsewhere,
+        coalesce(sum(many) filter (where state = 'fixed'), 0)::integer as fixed
+      from house cross join chosen left join told on told.page_id = chosen.page_id group by chosen.page_id)`;
+}
+
+const VERDICT = sql<Verdict>`case when sums.holding > 0 then 'held' when sums.questions > 0 and bars.questions_hold then 'judge' else 'ready' end`;
+
+/** Counts pages anew and writes their status rows, release and last day among them. `chosen` as in `counting`. */
+async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: string): Promise<Written[]> {
+  const { rows } = await sql<Written>`${counting(chosen, today)},
+    ends as (select f.page_id, min(f.excepted_until) as day from chosen join findings f on f.page_id = chosen.page_id where f.standing = 'excepted' group by f.page_id),
+    signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force from chosen join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
+    update page_status s set must = sums.must, should = sums.should, consider = sums.consider, questions = sums.questions, holding = sums.holding,
+      elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, verdict = ${VERDICT}, valid_until = ends.day,
+      release = case when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
+    from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = here.bar_id left join ends on ends.page_id = sums.page_id left join signed on signed.page_id = sums.page_id
+    where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release`.execute(trx);
+  return rows;
+}
+
+export interface Written {
+  page_id: number;
+  verdict: Verdict;
+  release: Release;
+}
+
+/** Counts some pages anew. */
+export function refreshStatus(trx: Write, pages: readonly number[], today: string): Promise<Written[]> {
+  return writeStatus(trx, sql`select page_id, bar_id from page_status where page_id = any(${pages}::integer[])`, today);
+}
+
+/** Counts every page anew that is held to a version of a profile. */
+export function refreshStatusUnder(trx: Write, profileVersion: number, today: string): Promise<Written[]> {
+  return writeStatus(trx, sql`select s.page_id, s.bar_id from page_status s join bars b on b.id = s.bar_id where b.profile_version_id = ${profileVersion}`, today);
+}
+
+/** Pages that are held to a version of a profile, the newest first. */
+export async function pagesUnder(db: Database | Write, profileVersion: number): Promise<number[]> {
+  const rows = await db.selectFrom('page_status').innerJoin('bars', 'bars.id', 'page_status.bar_id').select('page_id').where('bars.profile_version_id', '=', profileVersion).orderBy('page_id', 'desc').execute();
+  return rows.map((row) => row.page_id);
+}
+
+/** Ends the sign-offs under which the gate now says no, each with a finding that did it. */
+export async function lapseUnder(trx: Write, profileVersion: number, by: string, today: string): Promise<number> {
+  const result = await sql`update sign_offs o set lapsed_at = now(), lapsed_by = ${by}, lapsed_because = 'standard', lapsed_revision = p.head,
+      lapsed_finding = (select f.id from findings f join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id where f.page_id = s.page_id and ${OPEN(today)}
+        order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1)
+    from page_status s join bars b on b.id = s.bar_id join pages p on p.id = s.page_id
+    where o.page_id = s.page_id and o.lapsed_at is null and s.verdict <> 'ready' and b.profile_version_id = ${profileVersion}`.execute(trx);
+  await sql`update page_status s set release = 'lapsed' from bars b where b.id = s.bar_id and b.profile_version_id = ${profileVersion} and s.release = 'signed off'
+    and not exists (select 1 from sign_offs o where o.page_id = s.page_id and o.lapsed_at is null)`.execute(trx);
+  return Number(result.numAffectedRows ?? 0);
+}
+
+export interface Status {
+  must: number;
+  should: number;
+  consider: number;
+  questions: number;
+  holding: number;
+  elsewhere: number;
+  fixed: number;
+  counts: [Family, Weight, FindingOutcome, number][];
+  verdict: Verdict;
+  release: Release;
+}
+
+/**
+ * A page's state on a day, counted from its findings and not from its row: what the gate says. A finding that holds it is named, or
+ * else a question.
+ */
+export async function statusNow(db: Database | Write, pageId: number, today: string): Promise<Status & { holder: number | null }> {
+  const { rows } = await sql<Status & { holder: number | null }>`${counting(sql`select page_id, bar_id from page_status where page_id = ${pageId}`, today)}
+    select sums.must, sums.should, sums.consider, sums.questions, sums.holding, sums.elsewhere, sums.fixed, sums.counts, ${VERDICT} as verdict,
+      case when o.in_force and here.valid_until < ${today}::date then 'lapsed' when o.in_force then 'signed off' when o.in_force is not null then 'lapsed' else 'draft' end as release,
+      (select f.id from findings f join kind_weights w on w.bar_id = here.bar_id and w.kind_id = f.kind_id where f.page_id = ${pageId} and ${OPEN(today)}
+        order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1) as holder
+    from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = here.bar_id
+    left join (select page_id, bool_or(lapsed_at is null) as in_force from sign_offs where page_id = ${pageId} group by page_id) o on true`.execute(db);
+  return rows[0]!;
+}
+
+/** Status rows as they are right on a day: those an exception has run out under are counted anew, the others read. */
+function statusOn(where: RawBuilder<unknown>, today: string): RawBuilder<unknown> {
+  return sql`${counting(sql`select s.page_id, s.bar_id from page_status s where ${where} and s.valid_until < ${today}::date`, today)},
+    live as (select sums.*, ${VERDICT} as verdict from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = here.bar_id),
+    status as (
+      select s.page_id, s.collection_id, coalesce(l.must, s.must) as must, coalesce(l.should, s.should) as should, coalesce(l.consider, s.consider) as consider,
+        coalesce(l.questions, s.questions) as questions, coalesce(l.holding, s.holding) as holding, coalesce(l.elsewhere, s.elsewhere) as elsewhere, coalesce(l.fixed, s.fixed) as fixed,
+        coalesce(l.counts, s.counts) as counts, coalesce(l.verdict, s.verdict) as verdict, case when l.page_id is not null and s.release = 'signed off' then 'lapsed' else s.release end as release
+      from page_status s left join live l on l.page_id = s.page_id where ${where})`;
+}
+
+export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'kind'> {
+  pages: number;
+  must: number;
+  should: number;
+  consider: number;
+  questions: number;
+  held: number;
+  judge: number;
+  ready: number;
+  signed: number;
+  lapsed: number;
+}
+
+/** Every collection with the sums of its pages' states, by title. `only`: ids of those somebody may see; null for all. */
+export async function shelfSums(db: Database | Write, only: readonly number[] | null, today: string): Promise<ShelfSums[]> {
+  const seen = only === null ? sql`true` : sql`s.collection_id = any(${only}::integer[])`;
+  const { rows } = await sql<ShelfSums>`${statusOn(seen, today)}
+    select c.id, c.slug, c.title, c.kind, count(s.page_id)::integer as pages, coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should,
+      coalesce(sum(consider), 0)::integer as consider, coalesce(sum(questions), 0)::integer as questions,
+      (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge, (count(*) filter (where verdict = 'ready'))::integer as ready,
+      (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed
+    from collections c left join status s on s.collection_id = c.id where ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
+    group by c.id order by c.title collate "und-x-icu", c.id`.execute(db);
+  return rows;
+}
+
+export type LedgerOrder = 'holding' | 'title' | 'position';
+
+export interface LedgerWish {
+  order: LedgerOrder;
+  verdict?: Verdict;
+  release?: Release;
+  family?: Family;
+  /** Words of the title. */
+  words?: string;
+  /** The page's row after which to go on, as `nextOf` gave it. */
+  after?: readonly [string | number, number];
+  limit: number;
+}
+
+export interface LedgerLine extends Status {
+  id: number;
+  slug: string;
+  title: string;
+  content_type: string;
+  scope: string;
+  head: number;
+  position: number;
+}
+
+const SORTED: Record<LedgerOrder, { by: RawBuilder<unknown>; key: (line: LedgerLine) => string | number }> = {
+  // The most first: the keys are turned round, so that every order goes one way.
+  holding: { by: sql`-(s.holding * 10000000 + s.must * 10000 + s.questions)`, key: (line) => -(line.holding * 10_000_000 + line.must * 10_000 + line.questions) },
+  title: { by: sql`p.title collate "und-x-icu"`, key: (line) => line.title },
+  position: { by: sql`p.position`, key: (line) => line.position },
+};
+
+function ledgerWhere(collectionId: number, wish: LedgerWish): RawBuilder<unknown> {
+  const wanted = [sql`s.collection_id = ${collectionId}`];
+  if (wish.verdict) wanted.push(sql`s.verdict = ${wish.verdict}`);
+  if (wish.release) wanted.push(sql`s.release = ${wish.release}`);
+  if (wish.family) wanted.push(sql`s.counts @> ${JSON.stringify([[wish.family]])}::jsonb`);
+  if (wish.words) wanted.push(sql`strpos(lower(p.title), ${wish.words.toLowerCase()}) > 0`);
+  return sql.join(wanted, sql` and `);
+}
+
+/** Pages of a collection, from a place in an order on; one more than asked for when there are more. */
+export async function ledgerLines(db: Database | Write, collectionId: number, wish: LedgerWish, today: string): Promise<LedgerLine[]> {
+  const { by } = SORTED[wish.order];
+  const from = wish.after ? sql`and (${by}, p.id) > (${wish.after[0]}, ${wish.after[1]})` : sql``;
+  const { rows } = await sql<LedgerLine>`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
+    select p.id, p.slug, p.title, p.content_type, p.scope, p.head, p.position, s.must, s.should, s.consider, s.questions, s.holding, s.elsewhere, s.fixed, s.counts, s.verdict, s.release
+    from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)} ${from} order by ${by}, p.id limit ${wish.limit + 1}`.execute(db);
+  return rows;
+}
+
+/** What `after` has to be for the page behind a line. */
+export function placeOf(line: LedgerLine, order: LedgerOrder): [string | number, number] {
+  return [SORTED[order].key(line), line.id];
+}
+
+export interface LedgerSums {
+  pages: number;
+  must: number;
+  should: number;
+  consider: number;
+  questions: number;
+  families: Partial<Record<Family, number>>;
+}
+
+/** What a whole choice of pages comes to. */
+export async function ledgerSums(db: Database | Write, collectionId: number, wish: LedgerWish, today: string): Promise<LedgerSums> {
+  const { rows } = await sql<LedgerSums>`${statusOn(sql`s.collection_id = ${collectionId}`, today)},
+    picked as (select s.* from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)})
+    select count(*)::integer as pages, coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should, coalesce(sum(consider), 0)::integer as consider,
+      coalesce(sum(questions), 0)::integer as questions,
+      coalesce((select jsonb_object_agg(family, many) from (select c ->> 0 as family, sum((c ->> 3)::integer) as many from picked, jsonb_array_elements(counts) c group by 1) f), '{}') as families
+    from picked`.execute(db);
+  return rows[0]!;
+}
