@@ -88,7 +88,7 @@ test('a question is ruled on, the answer survives a change, and it can be taken 
   await takeUp(page, 'Link text that does not say');
   await page.getByRole('button', { name: 'Yes, it is plain where it stands' }).click();
   await expect(standing(page)).toContainText('Ready');
-  await takeUp(page, 'Heading level leaps');
+  await takeUp(page, 'Heading level that leaps');
   await apply(page);
   await expect(page.getByText('ruled out by Ines Calder')).toBeVisible();
   await expect(standing(page)).toContainText('Ready');

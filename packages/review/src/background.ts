@@ -1,5 +1,5 @@
 import { ENGINE_VERSION } from '@inkwell/core';
-import { auditById, endExceptionsOn, house, lockPage, pageForEngine, pagesOfOtherEngines, pagesToReopen, ranOut, snapshot, SYSTEM, writing, type PlacedPage, type Write } from '@inkwell/store';
+import { endExceptionsOn, house, lockPage, pageForEngine, pagesOfOtherEngines, pagesToReopen, ranOut, snapshot, SYSTEM, writing, type PlacedPage, type Write } from '@inkwell/store';
 import { cancelJob, enqueueUnder, jobById, runningOf, type Job } from '@inkwell/work';
 import { may, unlessAllowed, type Actor } from './actor.ts';
 import { decide } from './decide.ts';
@@ -27,12 +27,12 @@ export async function auditAgain(services: Services, actor: Actor, wish: { pageI
 async function auditOnce(services: Services, actor: Actor, pageId: number): Promise<Result<'audited' | 'as it was'> | 'moved on'> {
   const read = await snapshot(services.db, async (at) => {
     const found = await pageForEngine(at, { id: pageId });
-    return found ? { ...(await seenAt(at, found)), audit: await auditById(at, found.page.audit_id!) } : null;
+    return found ? { ...(await seenAt(at, found)), inputs: found.inputs } : null;
   });
   if (!read) return notFound('This page');
   if (!may(actor, 'keep the house', 'house')) return unlessAllowed(actor, 'keep the house', { collection: read.page.collection_id })!;
   const inputs = inputsOf(read.text);
-  if (read.audit?.engine === ENGINE_VERSION && read.audit.inputs === inputs) return done('as it was');
+  if (read.engine === ENGINE_VERSION && read.inputs === inputs) return done('as it was');
   const examined = await services.engine.run('examine', { page: read.text });
   return writing(services.db, async (trx) => {
     const page = await lockPage(trx, pageId);

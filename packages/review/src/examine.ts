@@ -13,8 +13,9 @@ export interface Seen {
   bar: Bar;
   references: Reference[];
   text: PlacedText;
-  /** What its newest audit saw. */
+  /** What its newest audit saw, and the version of the engine that made it. */
   findings: StoredFinding[];
+  engine: string;
 }
 
 /** Reads a page for the engine, when the actor may do what they are about to. */
@@ -26,9 +27,9 @@ export function see(services: Services, actor: Actor, act: Act, pageId: number):
   });
 }
 
-export async function seenAt(at: Write, { page, html, references, bar }: PageForEngine): Promise<Seen> {
+export async function seenAt(at: Write, { page, html, references, bar, engine }: PageForEngine): Promise<Seen> {
   const neighbours = await neighboursOf(at, page, references, bar.vocabulary);
-  return { page, bar, references, text: placed(page, html, neighbours), findings: await findingsIn(at, page.id, html) };
+  return { page, bar, references, engine, text: placed(page, html, neighbours), findings: await findingsIn(at, page.id, html) };
 }
 
 export function placed(page: Pick<PlacedPage, 'scope' | 'title' | 'address'>, html: string, neighbours: Neighbours): PlacedText {

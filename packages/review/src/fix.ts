@@ -1,4 +1,4 @@
-import { REMEDIES, ruleOf, type Arrangement, type Inputs, type RemedyName } from '@inkwell/core';
+import { ENGINE_VERSION, REMEDIES, ruleOf, type Arrangement, type Inputs, type RemedyName } from '@inkwell/core';
 import { acceptText } from '@inkwell/formats';
 import { isOpenOn, placeFileAlsoAt, type StoredFinding } from '@inkwell/store';
 import type { Actor } from './actor.ts';
@@ -26,10 +26,10 @@ export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result
   let renamed: Changed['renamed'] = null;
   return changeText(services, actor, wish, {
     about: [wish.findingId],
-    async make({ text, findings }) {
+    async make({ text, findings, engine }) {
       const finding = findings.find((one) => one.id === wish.findingId);
       if (!finding) return madeBy(GONE, 'fixed', () => '', '');
-      const result = await services.engine.run('fix', { page: text, finding: keyOf(finding), remedy: wish.remedy, inputs: wish.inputs });
+      const result = await services.engine.run('fix', { page: text, finding: keyOf(finding), stored: engine === ENGINE_VERSION ? finding : null, remedy: wish.remedy, inputs: wish.inputs });
       if (result.ok) renamed = result.renamed;
       return madeBy(result, 'fixed', () => `${titleOf(finding.rule)} (${labelOf(wish.remedy)})`, 'The fix was not made');
     },

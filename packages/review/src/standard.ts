@@ -1,5 +1,5 @@
 import { ENGINE_VERSION, type Profile, type Vocabulary } from '@inkwell/core';
-import { addProfileVersion, addWeights, allKinds, dropOldWeights, house, lapseUnder, lockProfiles, moveToBars, pagesUnder, profileByName, refreshStatusUnder, writing, type Bar, type Write } from '@inkwell/store';
+import { addProfileVersion, addWeights, allKinds, dropOldWeights, house, lapseUnder, lockProfiles, moveToBars, pagesUnder, profileByName, writing, type Bar, type Write } from '@inkwell/store';
 import { enqueueUnder } from '@inkwell/work';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { weightUnder } from './bars.ts';
@@ -39,8 +39,7 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
     const bars = await addProfileVersion(trx, { ...profile, selection: wish.selection ?? profile.selection, vocabulary: wish.vocabulary ?? profile.vocabulary }, actor.id);
     await weigh(trx, bars);
     const version = bars[0]!.versionId;
-    const pages = await moveToBars(trx, profile.id, version);
-    await refreshStatusUnder(trx, version, today);
+    const pages = await moveToBars(trx, profile.id, version, today);
     const lapsed = await lapseUnder(trx, version, actor.id, today);
     await dropOldWeights(trx, profile.id);
     if (wish.vocabulary) await auditUnder(trx, version, actor);

@@ -188,6 +188,8 @@ export interface PageStatusRow {
   fixed: number;
   /** Open findings: family, weight, outcome and how many. */
   counts: JSONColumnType<[Family, Weight, FindingOutcome, number][]>;
+  /** Open findings by family, in the order `status.ts` has them. */
+  families: ColumnType<number[], number[] | undefined, number[]>;
   verdict: Verdict;
   release: Release;
   /** The last day on which this row is right: that of the next exception to end. */

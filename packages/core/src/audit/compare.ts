@@ -34,6 +34,8 @@ export function compareAudits<T extends Finding>(old: readonly T[], fresh: reado
     match.byIdentity((finding) => went.get(finding) === null, touched);
     match.byLikeness((finding) => went.get(finding) === null, touched);
     match.byIdentity(() => true, () => true);
+    // What speaks of a whole stretch begins where the edit put something before it.
+    match.byLikeness(() => true, touched);
   } else {
     match.byIdentity(() => true, () => true);
     match.byLikeness(() => true, () => true);

@@ -50,17 +50,26 @@ export function identityOf(finding: Pick<Finding, 'rule' | 'subject' | 'at'>): s
 }
 
 /** Source looked at on either side, and words kept of it, in UTF-16 units. */
-const LOOKED_AT = 160;
+const LOOKED_AT = 200;
 const KEPT = 40;
 
-/** The words right before and right after a place in a text, without markup. */
-export function nearText(source: string, { start, end }: Range): string {
-  const before = source.slice(Math.max(0, start - LOOKED_AT), start);
-  const cut = before.indexOf('>');
-  const whole = cut >= 0 && !before.slice(0, cut).includes('<') ? before.slice(cut + 1) : before;
-  return `${wordsOf(whole).slice(-KEPT)}|${wordsOf(source.slice(end, end + LOOKED_AT)).slice(0, KEPT)}`;
+/** The nearest words before and after a place in a text, each up to the next markup. */
+export function nearText(source: string, place: Range): string {
+  return `${textBefore(source, place.start)}|${textAfter(source, place.end)}`;
 }
 
-function wordsOf(markup: string): string {
-  return tidy(markup.replace(/<[^<>]*>?/g, ' '));
+export function textBefore(source: string, start: number): string {
+  const before = source.slice(Math.max(0, start - LOOKED_AT), start);
+  // A tag that begins before what is looked at is no text.
+  const cut = before.indexOf('>');
+  const whole = cut >= 0 && !before.slice(0, cut).includes('<') ? before.slice(cut + 1) : before;
+  return (piecesOf(whole).at(-1) ?? '').slice(-KEPT);
+}
+
+export function textAfter(source: string, end: number): string {
+  return (piecesOf(source.slice(end, end + LOOKED_AT))[0] ?? '').slice(0, KEPT);
+}
+
+function piecesOf(markup: string): string[] {
+  return markup.split(/<[^<>]*>?/).map(tidy).filter((piece) => piece !== '');
 }

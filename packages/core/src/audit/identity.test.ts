@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { parsePage, type Surroundings } from '../document/page.ts';
 import { RULES } from '../rules/registry.ts';
 import type { RuleCase } from '../rules/types.ts';
-import { changeBetween } from '../source/edits.ts';
+import { applyRemedy } from '../remedies/apply.ts';
+import { changeBetween, placeUnder } from '../source/edits.ts';
 import { compareAudits } from './compare.ts';
 import { PROFILES, selectFindings } from './profile.ts';
 import { auditPage } from './run.ts';
@@ -76,4 +77,55 @@ test.each(SLIPS.map(([id, one]) => [`${id}: ${one.shows}`, id, one] as const))('
   expect(found.filter((finding) => finding.rule === id).length).toBeGreaterThanOrEqual(1);
   expect(found.filter((finding) => finding.at.start < start)).toEqual([]);
   expect(found.filter((finding) => finding.at.start > planted.length - '<p>The end.</p>'.length - 1)).toEqual([]);
+});
+
+describe('equal problems on one page', () => {
+  const FOUR = '<h2>A</h2><p>one</p><h2></h2><p>two</p><h2></h2><p>three</p><h2></h2><p>four</p><h2></h2><p>five</p>';
+  const blank = (html: string) => findings(html).filter((finding) => finding.rule === 'headings/blank');
+
+  test('each has a name of its own, and keeps it when another of them goes', () => {
+    const before = blank(FOUR).map((finding) => finding.fingerprint);
+    expect(new Set(before).size).toBe(4);
+    const without = FOUR.replace('<p>two</p><h2></h2>', '<p>two</p>');
+    expect(blank(without).map((finding) => finding.fingerprint)).toEqual([before[0], before[2], before[3]]);
+  });
+
+  test.each([0, 1, 2, 3])('of four that stand side by side the one that is removed is the one called fixed (the %ith)', (which) => {
+    const html = `<p>Before</p>${'<h3></h3>'.repeat(4)}<p>After</p>`;
+    const old = blank(html);
+    const { start, end } = old[which]!.at;
+    const after = html.slice(0, start) + html.slice(end);
+    const compared = compareAudits(old, blank(after), { edits: [{ start, end, text: '' }] }, { before: html, after });
+    expect(compared.fixed).toEqual([old[which]]);
+    expect(compared.kept.map((pair) => pair.old)).toEqual(old.filter((_, i) => i !== which));
+  });
+
+  test('without the edit, as between two files, the words beside them tell which one went', () => {
+    for (const which of [0, 1, 2, 3]) {
+      const after = `<p>New at the top</p>${['two', 'three', 'four', 'five'].reduce((html, word, i) => html.replace(i === which ? `<h2></h2><p>${word}</p>` : '', i === which ? `<p>${word}</p>` : ''), FOUR)}`;
+      const compared = compareAudits(blank(FOUR), blank(after), undefined, { before: FOUR, after });
+      expect(compared.fixed).toEqual([blank(FOUR)[which]]);
+    }
+  });
+
+  test('any of a page’s certain fixes, one by one in any order, settle what they were made for and nothing else', () => {
+    fc.assert(fc.property(fc.constantFrom(...pages), fc.infiniteStream(fc.nat(1_000)), (html, chosen) => {
+      let page = parsePage(html);
+      let left = auditPage(page).findings;
+      for (let step = 0; step < 6; step++) {
+        const able = left.flatMap((finding) => finding.remedies.map((name) => ({ finding, result: applyRemedy(page, finding, name, {}) })).filter(({ result }) => result.ok));
+        const one = able[chosen.next().value! % Math.max(1, able.length)];
+        if (!one?.result.ok) return;
+        const after = parsePage(one.result.value.after);
+        const compared = compareAudits(left, auditPage(after).findings, one.result.value.change, { before: page.source, after: after.source });
+        // Whatever stands untouched and unchanged is the finding it was.
+        for (const { old, new: now } of compared.kept) expect(old.rule).toBe(now.rule);
+        for (const gone of compared.fixed) {
+          const moved = placeUnder(one.result.value.change, gone.at.start);
+          expect(moved === null ? [] : compared.new.filter((now) => now.rule === gone.rule && now.at.start === moved && now.subject === gone.subject)).toEqual([]);
+        }
+        [page, left] = [after, auditPage(after).findings];
+      }
+    }), { seed: 9, numRuns: 25 });
+  });
 });

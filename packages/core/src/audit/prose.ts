@@ -1,4 +1,5 @@
 import { RULES } from '../rules/registry.ts';
+import { successorOf } from '../rules/retired.ts';
 import type { Rule } from '../rules/types.ts';
 import type { Finding } from './findings.ts';
 
@@ -6,9 +7,9 @@ const byId = new Map(RULES.map((rule) => [rule.id as string, rule]));
 /** Longest value shown inside a sentence. */
 const LONGEST_VALUE = 90;
 
-/** The rule of an id; undefined for one this engine does not know. */
+/** The rule of an id, or of the one that took its place; undefined for one this engine does not know. */
 export function ruleOf(id: string): Rule | undefined {
-  return byId.get(id);
+  return byId.get(id) ?? byId.get(successorOf(id));
 }
 
 /** The finding as one plain sentence. A message of an older engine that is no longer known falls back to the rule's title. */

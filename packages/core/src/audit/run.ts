@@ -5,7 +5,7 @@ import { hashText } from '../source/hash.ts';
 import { isExposed } from '../semantics/visibility.ts';
 import { RULES } from '../rules/registry.ts';
 import { familyOf, type Report, type Rule } from '../rules/types.ts';
-import { identityOf, nearText, type Audit, type Finding } from './findings.ts';
+import { identityOf, textAfter, textBefore, type Audit, type Finding } from './findings.ts';
 
 /** Raised with every change that can alter an outcome; stored with each audit. */
 export const ENGINE_VERSION = '0.3.0';
@@ -72,21 +72,26 @@ function findingsFrom(page: Page, reports: readonly { rule: Rule; report: Report
 }
 
 /**
- * Gives each finding its fingerprint. Equal problems, and those about nothing that has words, take the text beside them into it; only
- * where that is equal too does their order tell them apart.
+ * Gives each finding its fingerprint: its identity. Equal problems, and those about nothing that has words, take the words before them
+ * into it, then those after them where they are still equal; only where all that is the same does their order tell them apart.
  */
 function nameThem(page: Page, findings: Finding[]): void {
-  const identities = findings.map(identityOf);
-  const many = new Map<string, number>();
-  for (const identity of identities) many.set(identity, (many.get(identity) ?? 0) + 1);
+  let names = findings.map(identityOf);
+  names = toldApart(names, (i) => textBefore(page.source, findings[i]!.at.start), (i) => findings[i]!.subject === '');
+  names = toldApart(names, (i) => textAfter(page.source, findings[i]!.at.end));
   const seen = new Map<string, number>();
   findings.forEach((finding, i) => {
-    const identity = identities[i]!;
-    const name = finding.subject === '' || many.get(identity)! > 1 ? `${identity}\n${nearText(page.source, finding.at)}` : identity;
-    const nth = (seen.get(name) ?? 0) + 1;
-    seen.set(name, nth);
-    finding.fingerprint = hashText(nth === 1 ? name : `${name}\n${nth}`);
+    const nth = (seen.get(names[i]!) ?? 0) + 1;
+    seen.set(names[i]!, nth);
+    finding.fingerprint = hashText(nth === 1 ? names[i]! : `${names[i]!}\n${nth}`);
   });
+}
+
+/** Names of which those that several share, or that are weak, have something added. */
+function toldApart(names: readonly string[], more: (i: number) => string, weak: (i: number) => boolean = () => false): string[] {
+  const many = new Map<string, number>();
+  for (const name of names) many.set(name, (many.get(name) ?? 0) + 1);
+  return names.map((name, i) => (many.get(name)! > 1 || weak(i) ? `${name}\n${more(i)}` : name));
 }
 
 function startOf(report: Report): number {

@@ -5,7 +5,7 @@ import { decline, planned, type Remedy } from './types.ts';
 /** Makes an image's tooltip its alternative. */
 export const remedy: Remedy = {
   name: 'title-to-alt',
-  label: 'Make the tooltip its alternative',
+  label: 'Make the tooltip its alternative text',
   certain: false,
   fields: [{ name: 'alt', label: 'Alternative', kind: 'passage' }],
   propose: ({ element }) => ({ alt: tidy(valueOf(element, 'title') ?? '') }),

@@ -93,15 +93,26 @@ export function familyOf(rule: Pick<Rule, 'id'>): Family {
   return rule.id.slice(0, rule.id.indexOf('/')) as Family;
 }
 
-/** One piece of HTML with the paths where the rule must speak; none: it must be silent. */
-export interface RuleCase {
+/** One piece of HTML with the paths where the rule must speak and what it must be sure of; or where it must be silent. */
+export type RuleCase = SpeakingCase | SilentCase;
+
+interface AnyCase {
   /** What the case shows, for the one who reads a failing test. */
   shows: string;
   html: string;
   /** What the page's surroundings know, where the rule needs it. */
   surroundings?: Surroundings;
-  at?: readonly string[];
-  outcome?: FindingOutcome;
   /** Technique or failure the case is written after, or `practice`. */
   source: string;
+}
+
+interface SpeakingCase extends AnyCase {
+  at: readonly string[];
+  /** Of all findings, or of each in turn. */
+  outcome: FindingOutcome | readonly FindingOutcome[];
+}
+
+interface SilentCase extends AnyCase {
+  at?: never;
+  outcome?: never;
 }

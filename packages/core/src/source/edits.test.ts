@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { applyChange, changeBetween, changeOf, composeChanges, invertChange, mapChange, mapOffset, type Change, type Edit } from './edits.ts';
+import { applyChange, changeBetween, changeOf, composeChanges, composeMoves, editsAlong, invertChange, mapChange, mapOffset, placeUnder, type Change, type Edit } from './edits.ts';
 
 const SEEDED = { seed: 20261124, numRuns: 500 };
 const text = fc.string({ minLength: 0, maxLength: 60 });
@@ -107,4 +107,39 @@ test('the change between two long texts is as small as one found unit by unit', 
     }
     expect(Math.min(edit.end - edit.start, edit.text.length)).toBeLessThanOrEqual(put.length);
   }), { ...SEEDED, numRuns: 40 });
+});
+
+describe('where places go', () => {
+  const text = fc.string({ minLength: 1, maxLength: 40 });
+  /** Edits of a text that do not meet. */
+  const someEdits = (length: number) => fc.array(fc.tuple(fc.nat(length), fc.nat(6), fc.string({ maxLength: 5 })), { maxLength: 4 }).map((raw) => {
+    const edits: Edit[] = [];
+    for (const [start, size, put] of raw.sort((a, b) => a[0] - b[0])) {
+      const from = Math.max(start, edits.at(-1)?.end ?? 0);
+      if (from <= length) edits.push({ start: from, end: Math.min(length, from + size), text: put });
+    }
+    return edits;
+  });
+
+  test('two moves one after another are one, and its edits make the same text', () => {
+    fc.assert(fc.property(text.chain((before) => fc.tuple(fc.constant(before), someEdits(before.length))), fc.nat(1_000), ([before, edits], seed) => {
+      const first = changeOf(before, edits);
+      if (!first.ok) return;
+      const middle = applyChange(before, first.value);
+      if (!middle.ok) return;
+      const [start] = [seed % (middle.value.length + 1)];
+      const second = changeOf(middle.value, [{ start, end: Math.min(middle.value.length, start + (seed % 4)), text: 'xy'.slice(seed % 3) }]);
+      const after = second.ok ? applyChange(middle.value, second.value) : null;
+      if (!second.ok || !after?.ok) return;
+      const moves = composeMoves(first.value, second.value);
+      const made = changeOf(before, editsAlong(moves, after.value));
+      const result = made.ok ? applyChange(before, made.value) : made;
+      expect(result.ok && result.value).toBe(after.value);
+    }), { seed: 12, numRuns: 2_000 });
+  });
+
+  test('a place goes past what is put in right before it, and is unknown where it was replaced', () => {
+    const change = { edits: [{ start: 3, end: 3, text: 'ab' }, { start: 5, end: 8, text: '' }, { start: 10, end: 12, text: 'xyz' }] };
+    expect([2, 3, 4, 5, 7, 8, 9, 10, 11, 12].map((at) => placeUnder(change, at))).toEqual([2, 5, 6, null, null, 7, 8, null, null, 12]);
+  });
 });

@@ -13,10 +13,10 @@ const PERFORM: Performers = {
     return { title: titleOf(parsed, page.title), references: referencesOf(parsed, page.address) };
   },
   examine: ({ page }) => examined(open(page), page),
-  fix({ page, finding: key, remedy, inputs }) {
+  fix({ page, finding: key, stored, remedy, inputs }) {
     const parsed = open(page);
-    // The engine may have changed since the audit was stored: act only on what it sees now.
-    const [finding] = seenNow(parsed, [key]);
+    // Where the engine has changed since the audit was stored, it acts only on what it sees now.
+    const finding = stored ?? seenNow(parsed, [key])[0];
     if (!finding) return GONE;
     const result = applyRemedy(parsed, finding, remedy, inputs);
     if (!result.ok) return { ok: false, gone: false, reason: result.reason };

@@ -285,6 +285,7 @@ const STATUS = [
      elsewhere integer not null default 0,
      fixed integer not null default 0,
      counts jsonb not null default '[]',
+     families integer[] not null default array_fill(0, array[11]),
      verdict text not null default 'ready' check (verdict in ('held', 'judge', 'ready')),
      release text not null default 'draft' check (release in ('draft', 'signed off', 'published', 'lapsed')),
      valid_until date) with (fillfactor = 70)`,
@@ -309,6 +310,9 @@ const STATUS = [
    update page_status s set counts = sums.counts, must = sums.must, should = sums.should, consider = sums.consider, questions = sums.questions, holding = sums.holding,
      verdict = case when sums.holding > 0 then 'held' when sums.questions > 0 then 'judge' else 'ready' end
    from sums where sums.page_id = s.page_id`,
+  `update page_status s set families = (select array_agg(coalesce(many, 0)::integer order by nth)
+       from unnest(array['headings', 'images', 'links', 'lists', 'tables', 'colour', 'text', 'media', 'document', 'forms', 'structure']) with ordinality f (family, nth)
+       left join (select c ->> 0 as family, sum((c ->> 3)::integer) as many from jsonb_array_elements(s.counts) c group by 1) n using (family))`,
   `update page_status s set fixed = (select count(*) from findings f join kind_weights w on w.kind_id = f.kind_id where f.page_id = s.page_id and f.standing = 'fixed'),
      valid_until = (select min(excepted_until) from findings f where f.page_id = s.page_id and f.standing = 'excepted'),
      release = case when exists (select 1 from sign_offs o where o.page_id = s.page_id and o.lapsed_at is null) then 'signed off'

@@ -100,6 +100,8 @@ test('each former row of places is an interval, and the newest of each finding i
 test('the status rows count what stood open, and know the sign-offs', async () => {
   const status = (slug: string) => db.selectFrom('page_status').innerJoin('pages', 'pages.id', 'page_status.page_id').select(['must', 'holding', 'verdict', 'release']).where('slug', '=', slug).executeTakeFirst();
   expect(await status('twins')).toMatchObject({ must: 2, holding: 2, verdict: 'held', release: 'draft' });
+  const twins = await db.selectFrom('page_status').innerJoin('pages', 'pages.id', 'page_status.page_id').select(['families', 'counts']).where('slug', '=', 'twins').executeTakeFirstOrThrow();
+  expect(twins.families.reduce((sum, many) => sum + many, 0)).toBe(twins.counts.reduce((sum, [, , , many]) => sum + many, 0));
   expect(await status('excepted-and-signed')).toMatchObject({ must: 0, verdict: 'ready', release: 'signed off' });
   expect(await status('signed-exception-ended')).toMatchObject({ verdict: 'held', release: 'lapsed' });
   expect(await status('signed-exception-ran-out-unseen')).toMatchObject({ verdict: 'held' });

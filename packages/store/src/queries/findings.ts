@@ -135,11 +135,6 @@ function toFinding(rows: readonly Row[], moved: (place: Place, row: Row) => Plac
   };
 }
 
-/** An audit by its id. */
-export async function auditById(db: Database | Write, id: number): Promise<{ engine: string; inputs: string } | undefined> {
-  return db.selectFrom('audits').select(['engine', 'inputs']).where('id', '=', id).executeTakeFirst();
-}
-
 /** The newest audit of a revision. */
 export async function auditOf(db: Database | Write, pageId: number, revision: number): Promise<{ id: number; engine: string; inputs: string } | undefined> {
   return db.selectFrom('audits').select(['id', 'engine', 'inputs']).where('page_id', '=', pageId).where('revision', '=', revision).orderBy('id', 'desc').limit(1).executeTakeFirst();

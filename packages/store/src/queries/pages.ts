@@ -79,20 +79,23 @@ export interface PageForEngine {
   html: string;
   references: Reference[];
   bar: Bar;
+  /** Version of the engine that made its newest audit, and the hash of what that looked at. */
+  engine: string;
+  inputs: string;
 }
 
 /** A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none. */
 export async function pageForEngine(db: Database | Write, which: { id: number } | { collection: string; slug: string }): Promise<PageForEngine | undefined> {
   const where = 'id' in which ? sql`p.id = ${which.id}` : sql`c.slug = ${which.collection} and p.slug = ${which.slug}`;
-  const { rows } = await sql<PlacedPage & { html: string; refs: Reference[]; bar: Bar }>`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds, t.html,
+  const { rows } = await sql<PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string }>`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds, t.html, a.engine, a.inputs,
       coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'target', target, 'fragment', fragment, 'alternative', alternative)) from page_references r where r.page_id = p.id), '[]') as refs,
       jsonb_build_object('id', b.id, 'versionId', v.id, 'contentType', b.content_type, 'profile', v.selection, 'vocabulary', v.vocabulary) as bar
-    from pages p join collections c on c.id = p.collection_id join page_status s on s.page_id = p.id cross join house join revisions n on n.page_id = p.id and n.number = p.head
+    from pages p join collections c on c.id = p.collection_id join page_status s on s.page_id = p.id cross join house join audits a on a.id = p.audit_id join revisions n on n.page_id = p.id and n.number = p.head
     join texts t on t.sha256 = n.text_sha256 join bars b on b.id = s.bar_id join profile_versions v on v.id = b.profile_version_id where ${where}`.execute(db);
   const row = rows[0];
   if (!row) return undefined;
-  const { html, refs, bar, ...page } = row;
-  return { page, html, references: refs, bar };
+  const { html, refs, bar, engine, inputs, ...page } = row;
+  return { page, html, references: refs, bar, engine, inputs };
 }
 
 /** The newest text of a page. */

@@ -115,16 +115,6 @@ export async function addProfileVersion(trx: Write, profile: StoredProfile, by: 
   return bars;
 }
 
-/** Moves the pages that were held to an older version of a profile to the bars of a newer one. Gives how many. */
-export async function moveToBars(trx: Write, profileId: number, versionId: number): Promise<number> {
-  const result = await sql`update page_status s set bar_id = coalesce(own.id, rest.id)
-    from pages p, bars old join profile_versions v on v.id = old.profile_version_id and v.profile_id = ${profileId},
-      bars rest left join bars own on own.profile_version_id = rest.profile_version_id
-    where p.id = s.page_id and old.id = s.bar_id and rest.profile_version_id = ${versionId} and rest.content_type = '' and own.profile_version_id = ${versionId}
-      and own.content_type = case when exists (select 1 from bars x where x.profile_version_id = ${versionId} and x.content_type = p.content_type) then p.content_type else '' end`.execute(trx);
-  return Number(result.numAffectedRows ?? 0);
-}
-
 /** Bars no page is held to any more lose their weights; the versions themselves stay, for the sign-offs that name them. */
 export async function dropOldWeights(trx: Write, profileId: number): Promise<void> {
   await sql`delete from kind_weights w using bars b join profile_versions v on v.id = b.profile_version_id join profiles p on p.id = v.profile_id

@@ -7,21 +7,26 @@ import type { Collection } from './collections.ts';
 /** Whether finding `f` is open on a day: `isOpenOn` in SQL. */
 const OPEN = (today: string) => sql`(f.standing in ('open', 'returned') or (f.standing = 'excepted' and f.excepted_until < ${today}::date))`;
 
+/** Families in the order of `page_status.families`. */
+const FAMILIES: readonly Family[] = ['headings', 'images', 'links', 'lists', 'tables', 'colour', 'text', 'media', 'document', 'forms', 'structure'];
+
 /**
  * What stands open on pages, counted from their findings under the bars they are held to: rows of `sums`. `chosen` gives page_id and
  * bar_id of each page. A question that was answered "stands" is one no more: it counts as a failure.
  */
 function counting(chosen: RawBuilder<unknown>, today: string): RawBuilder<unknown> {
   return sql`with chosen as materialized (${chosen}),
+    tallied as (
+      select f.page_id, chosen.bar_id, f.kind_id, coalesce(f.ruled = 'stands', false) as affirmed,
+        case f.standing when 'fixed' then 'fixed' when 'elsewhere' then 'elsewhere' else 'open' end as state, count(*)::integer as many
+      from chosen join findings f on f.page_id = chosen.page_id where ${OPEN(today)} or f.standing in ('fixed', 'elsewhere') group by 1, 2, 3, 4, 5),
     told as (
-      select f.page_id, k.family, w.weight, case when f.ruled = 'stands' then 'failed' else w.outcome end as outcome, w.holds,
-        case when f.standing in ('fixed', 'elsewhere') then f.standing else 'open' end as state, count(*)::integer as many
-      from chosen join findings f on f.page_id = chosen.page_id join kind_weights w on w.bar_id = chosen.bar_id and w.kind_id = f.kind_id join kinds k on k.id = f.kind_id
-      where ${OPEN(today)} or f.standing in ('fixed', 'elsewhere')
-      group by 1, 2, 3, 4, 5, 6),
+      select t.page_id, k.family, w.weight, case when t.affirmed then 'failed' else w.outcome end as outcome, w.holds, t.state, sum(t.many)::integer as many
+      from tallied t join kind_weights w on w.bar_id = t.bar_id and w.kind_id = t.kind_id join kinds k on k.id = t.kind_id group by 1, 2, 3, 4, 5, 6),
     sums as (
-      select chosen.page_id,
+      select chosen.page_id, chosen.bar_id,
         coalesce(jsonb_agg(jsonb_build_array(family, weight, outcome, many) order by family, weight, outcome) filter (where state = 'open'), '[]') as counts,
+        array[${sql.join(FAMILIES.map((family) => sql`coalesce(sum(many) filter (where state = 'open' and family = ${sql.lit(family)}), 0)::integer`))}] as families,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'must'), 0)::integer as must,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'should'), 0)::integer as should,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'consider'), 0)::integer as consider,
@@ -29,7 +34,7 @@ function counting(chosen: RawBuilder<unknown>, today: string): RawBuilder<unknow
         coalesce(sum(many) filter (where outcome = 'failed' and holds and (state = 'open' or (state = 'elsewhere' and house.elsewhere_holds))), 0)::integer as holding,
         coalesce(sum(many) filter (where state = 'elsewhere'), 0)::integer as elsewhere,
         coalesce(sum(many) filter (where state = 'fixed'), 0)::integer as fixed
-      from house cross join chosen left join told on told.page_id = chosen.page_id group by chosen.page_id)`;
+      from house cross join chosen left join told on told.page_id = chosen.page_id group by chosen.page_id, chosen.bar_id)`;
 }
 
 const VERDICT = sql<Verdict>`case when sums.holding > 0 then 'held' when sums.questions > 0 and bars.questions_hold then 'judge' else 'ready' end`;
@@ -39,10 +44,10 @@ async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: strin
   const { rows } = await sql<Written>`${counting(chosen, today)},
     ends as (select f.page_id, min(f.excepted_until) as day from chosen join findings f on f.page_id = chosen.page_id where f.standing = 'excepted' group by f.page_id),
     signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force from chosen join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
-    update page_status s set must = sums.must, should = sums.should, consider = sums.consider, questions = sums.questions, holding = sums.holding,
-      elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, verdict = ${VERDICT}, valid_until = ends.day,
+    update page_status s set bar_id = sums.bar_id, must = sums.must, should = sums.should, consider = sums.consider, questions = sums.questions, holding = sums.holding,
+      elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, families = sums.families, verdict = ${VERDICT}, valid_until = ends.day,
       release = case when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
-    from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = here.bar_id left join ends on ends.page_id = sums.page_id left join signed on signed.page_id = sums.page_id
+    from sums join bars on bars.id = sums.bar_id left join ends on ends.page_id = sums.page_id left join signed on signed.page_id = sums.page_id
     where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release`.execute(trx);
   return rows;
 }
@@ -58,9 +63,17 @@ export function refreshStatus(trx: Write, pages: readonly number[], today: strin
   return writeStatus(trx, sql`select page_id, bar_id from page_status where page_id = any(${pages}::integer[])`, today);
 }
 
-/** Counts every page anew that is held to a version of a profile. */
-export function refreshStatusUnder(trx: Write, profileVersion: number, today: string): Promise<Written[]> {
-  return writeStatus(trx, sql`select s.page_id, s.bar_id from page_status s join bars b on b.id = s.bar_id where b.profile_version_id = ${profileVersion}`, today);
+/**
+ * Moves the pages that were held to an older version of a profile to the bars of a newer one, and counts them anew, in one statement.
+ * Gives how many.
+ */
+export async function moveToBars(trx: Write, profileId: number, versionId: number, today: string): Promise<number> {
+  // Half a million findings are counted in memory rather than on disk.
+  await sql`set local work_mem = '64MB'`.execute(trx);
+  const bar = sql`(select b.id from bars b where b.profile_version_id = ${versionId} and b.content_type in (p.content_type, '') order by b.content_type = '' limit 1)`;
+  const moved = await writeStatus(trx, sql`select s.page_id, ${bar} as bar_id from page_status s join pages p on p.id = s.page_id join bars old on old.id = s.bar_id
+    join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId}`, today);
+  return moved.length;
 }
 
 /** Pages that are held to a version of a profile, the newest first. */
@@ -104,7 +117,7 @@ export async function statusNow(db: Database | Write, pageId: number, today: str
       case when o.in_force and here.valid_until < ${today}::date then 'lapsed' when o.in_force then 'signed off' when o.in_force is not null then 'lapsed' else 'draft' end as release,
       (select f.id from findings f join kind_weights w on w.bar_id = here.bar_id and w.kind_id = f.kind_id where f.page_id = ${pageId} and ${OPEN(today)}
         order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1) as holder
-    from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = here.bar_id
+    from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = sums.bar_id
     left join (select page_id, bool_or(lapsed_at is null) as in_force from sign_offs where page_id = ${pageId} group by page_id) o on true`.execute(db);
   return rows[0]!;
 }
@@ -112,11 +125,11 @@ export async function statusNow(db: Database | Write, pageId: number, today: str
 /** Status rows as they are right on a day: those an exception has run out under are counted anew, the others read. */
 function statusOn(where: RawBuilder<unknown>, today: string): RawBuilder<unknown> {
   return sql`${counting(sql`select s.page_id, s.bar_id from page_status s where ${where} and s.valid_until < ${today}::date`, today)},
-    live as (select sums.*, ${VERDICT} as verdict from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = here.bar_id),
+    live as (select sums.*, ${VERDICT} as verdict from sums join bars on bars.id = sums.bar_id),
     status as (
       select s.page_id, s.collection_id, coalesce(l.must, s.must) as must, coalesce(l.should, s.should) as should, coalesce(l.consider, s.consider) as consider,
         coalesce(l.questions, s.questions) as questions, coalesce(l.holding, s.holding) as holding, coalesce(l.elsewhere, s.elsewhere) as elsewhere, coalesce(l.fixed, s.fixed) as fixed,
-        coalesce(l.counts, s.counts) as counts, coalesce(l.verdict, s.verdict) as verdict, case when l.page_id is not null and s.release = 'signed off' then 'lapsed' else s.release end as release
+        coalesce(l.counts, s.counts) as counts, coalesce(l.families, s.families) as families, coalesce(l.verdict, s.verdict) as verdict, case when l.page_id is not null and s.release = 'signed off' then 'lapsed' else s.release end as release
       from page_status s left join live l on l.page_id = s.page_id where ${where})`;
 }
 
@@ -181,7 +194,7 @@ function ledgerWhere(collectionId: number, wish: LedgerWish): RawBuilder<unknown
   const wanted = [sql`s.collection_id = ${collectionId}`];
   if (wish.verdict) wanted.push(sql`s.verdict = ${wish.verdict}`);
   if (wish.release) wanted.push(sql`s.release = ${wish.release}`);
-  if (wish.family) wanted.push(sql`s.counts @> ${JSON.stringify([[wish.family]])}::jsonb`);
+  if (wish.family) wanted.push(sql`s.families[${FAMILIES.indexOf(wish.family) + 1}::integer] > 0`);
   if (wish.words) wanted.push(sql`strpos(lower(p.title), ${wish.words.toLowerCase()}) > 0`);
   return sql.join(wanted, sql` and `);
 }
@@ -212,11 +225,11 @@ export interface LedgerSums {
 
 /** What a whole choice of pages comes to. */
 export async function ledgerSums(db: Database | Write, collectionId: number, wish: LedgerWish, today: string): Promise<LedgerSums> {
-  const { rows } = await sql<LedgerSums>`${statusOn(sql`s.collection_id = ${collectionId}`, today)},
-    picked as (select s.* from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)})
+  const each = sql.join(FAMILIES.map((_family, i) => sql`coalesce(sum(families[${sql.lit(i + 1)}]), 0)::integer`));
+  const { rows } = await sql<Omit<LedgerSums, 'families'> & { families: number[] }>`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
     select count(*)::integer as pages, coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should, coalesce(sum(consider), 0)::integer as consider,
-      coalesce(sum(questions), 0)::integer as questions,
-      coalesce((select jsonb_object_agg(family, many) from (select c ->> 0 as family, sum((c ->> 3)::integer) as many from picked, jsonb_array_elements(counts) c group by 1) f), '{}') as families
-    from picked`.execute(db);
-  return rows[0]!;
+      coalesce(sum(questions), 0)::integer as questions, array[${each}] as families
+    from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)}`.execute(db);
+  const { families, ...sums } = rows[0]!;
+  return { ...sums, families: Object.fromEntries(FAMILIES.flatMap((family, i) => (families[i]! > 0 ? [[family, families[i]!]] : []))) };
 }

@@ -9,7 +9,7 @@ const BLOCK = 8;
 
 export const rule = defineRule({
   id: 'document/no-skip',
-  title: 'No way past what every page repeats',
+  title: 'Page with no way past what is repeated',
   why: 'Someone at the keyboard goes through the same links on every page before reaching its content.',
   fix: 'Mark the main part, give it a heading, or begin with a link to the content.',
   criteria: ['2.4.1'],

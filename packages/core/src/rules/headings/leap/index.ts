@@ -3,7 +3,7 @@ import { outline } from '../../../semantics/outline.ts';
 
 export const rule = defineRule({
   id: 'headings/leap',
-  title: 'Heading level leaps',
+  title: 'Heading level that leaps',
   why: 'Someone who moves through the page by heading level takes the gap for a missing section and goes looking for it.',
   fix: 'Give this heading the level just below the heading it belongs to.',
   criteria: ['1.3.1'],

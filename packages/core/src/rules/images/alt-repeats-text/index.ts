@@ -9,7 +9,7 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/alt-repeats-text',
-  title: 'Alternative that repeats the words beside it',
+  title: 'Alternative text that repeats the words beside it',
   why: 'The same words are heard twice in a row, as if there were two things.',
   fix: 'Mark the image as decorative, or describe what the words beside it do not say.',
   criteria: ['1.1.1'],
@@ -17,7 +17,7 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['decorative', 'describe'],
-  messages: { caption: 'The alternative says the caption again: “{alt}”', link: 'The alternative says the link’s text again: “{alt}”', beside: 'The alternative says the words beside the image again: “{alt}”' },
+  messages: { caption: 'The alternative text says the caption again: “{alt}”', link: 'The alternative text says the link’s text again: “{alt}”', beside: 'The alternative text says the words beside the image again: “{alt}”' },
   end(page, tell) {
     for (const image of images(page)) {
       const alt = plainAlternative(image);

@@ -4,7 +4,7 @@ import { openingOf } from '../../../semantics/wording.ts';
 
 export const rule = defineRule({
   id: 'images/announced-twice',
-  title: 'Alternative that says “image of”',
+  title: 'Alternative text that says “image of”',
   why: 'A screen reader already says that it is an image; every listener hears it twice and waits longer for what matters.',
   fix: 'Begin with what the image shows.',
   criteria: ['1.1.1'],
@@ -13,7 +13,7 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['trim-opening'],
-  messages: { opening: 'The alternative begins “{opening}”, which is said already' },
+  messages: { opening: 'The alternative text begins “{opening}”, which is said already' },
   tags: ['img', 'input', 'area'],
   visit(_page, element, tell) {
     const alt = writtenAlternative(element);

@@ -11,8 +11,8 @@ const DRESSING = /(?:^|[-_ .])(?:bg|back|background|texture|pattern|tile|border|
 export const rule = defineRule({
   id: 'images/background-meaning',
   title: 'Background image that seems to say something',
-  why: 'A background cannot have an alternative, so a listener is told nothing of it.',
-  fix: 'Show it as an image with an alternative, or give its words as text.',
+  why: 'A background cannot have an alternative text, so a listener is told nothing of it.',
+  fix: 'Show it as an image with an alternative text, or give its words as text.',
   question: { ask: 'Does this background tell the reader something?', yes: 'Yes, it needs words', no: 'No, it only dresses the page' },
   criteria: ['1.1.1'],
   techniques: ['F3'],

@@ -9,7 +9,7 @@ export const rule = defineRule({
   title: 'Chart or diagram without its story in the text',
   why: 'A few words name it, and what it tells stays in the image.',
   fix: 'Tell in the text of the page what can be read from it, and point there from the image.',
-  question: { ask: 'Does this image tell more than its alternative says?', yes: 'Yes, the text has to tell it', no: 'No, the alternative is enough' },
+  question: { ask: 'Does this image tell more than its alternative text says?', yes: 'Yes, the text has to tell it', no: 'No, the alternative text is enough' },
   criteria: ['1.1.1'],
   techniques: ['G95', 'G92', 'H45'],
   weight: 'should',

@@ -16,7 +16,7 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['describe', 'decorative', 'from-file-name'],
-  messages: { file: 'The alternative of this image is a file name: “{alt}”', address: 'The alternative of this image is an address: “{alt}”', camera: 'The alternative of this image is what a camera called its file: “{alt}”' },
+  messages: { file: 'The alternative text of this image is a file name: “{alt}”', address: 'The alternative text of this image is an address: “{alt}”', camera: 'The alternative text of this image is what a camera called its file: “{alt}”' },
   tags: ['img', 'input', 'area'],
   visit(page, element, tell) {
     const alt = writtenAlternative(element);

@@ -4,7 +4,7 @@ import { defineRule, FLOORS } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/long-alt',
-  title: 'Alternative that goes on too long',
+  title: 'Alternative text that goes on too long',
   why: 'It is read in one breath, and nobody can pause, go back, or read on from the middle.',
   fix: 'Say the gist in a few words and put the rest into the text of the page.',
   criteria: ['1.1.1'],
@@ -14,7 +14,7 @@ export const rule = defineRule({
   scope: 'any',
   threshold: { measure: 'length', limit: 'longestAlternative' },
   remedies: ['shorten', 'move-to-text'],
-  messages: { long: 'The alternative of {file} takes {length} characters' },
+  messages: { long: 'The alternative text of {file} takes {length} characters' },
   end(page, tell) {
     for (const image of images(page)) {
       const alt = writtenAlternative(image) ?? '';

@@ -9,7 +9,7 @@ type Message = 'image' | 'button' | 'area' | 'embedded' | 'drawing' | 'doubt';
 
 export const rule = defineRule({
   id: 'images/no-alternative',
-  title: 'Image with no alternative',
+  title: 'Image with no alternative text',
   why: 'Someone who cannot see it is told that there is an image, or is read its file name, and never what it shows.',
   fix: 'Write in a few words what a reader would look at, or mark the image as decorative when it adds nothing.',
   question: { ask: 'Does this drawing tell the reader something?', yes: 'Yes, it needs words', no: 'No, it only decorates' },
@@ -19,9 +19,9 @@ export const rule = defineRule({
   scope: 'any',
   remedies: ['describe', 'decorative'],
   messages: {
-    image: 'The image {file} has no alternative',
-    button: 'The image button {file} has no alternative, so it has no name',
-    area: 'A region of the image map leads to {file} and has no alternative',
+    image: 'The image {file} has no alternative text',
+    button: 'The image button {file} has no alternative text, so it has no name',
+    area: 'A region of the image map leads to {file} and has no alternative text',
     embedded: 'What is embedded here ({file}) has no words in its place',
     drawing: 'This drawing has no name',
     doubt: 'This drawing holds text or images and has no name',

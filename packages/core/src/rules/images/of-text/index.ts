@@ -20,7 +20,7 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { named: 'The file name {file} suggests an image of text', wordy: 'The alternative of {file} reads like the words in an image of text' },
+  messages: { named: 'The file name {file} suggests an image of text', wordy: 'The alternative text of {file} reads like the words in an image of text' },
   end(page, tell) {
     for (const image of images(page)) {
       const [alt, address] = [valueOf(image, 'alt') ?? '', addressOf(image)];

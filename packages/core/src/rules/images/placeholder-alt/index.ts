@@ -13,7 +13,7 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['describe', 'decorative'],
-  messages: { word: 'The alternative “{alt}” fits any image', sign: 'The alternative of this image is only signs: “{alt}”' },
+  messages: { word: 'The alternative text “{alt}” fits any image', sign: 'The alternative text of this image is only signs: “{alt}”' },
   tags: ['img', 'input', 'area'],
   visit(page, element, tell) {
     const alt = writtenAlternative(element);

@@ -5,7 +5,7 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/same-alt-different-image',
-  title: 'One alternative for different images',
+  title: 'One alternative text for different images',
   why: 'A listener takes them for one image shown again and misses what sets them apart.',
   fix: 'Describe each by what only it shows.',
   question: { ask: 'Do these images show different things?', yes: 'Yes, each needs its own words', no: 'No, the same words fit' },

@@ -6,7 +6,7 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/thin-alt',
-  title: 'Alternative of one bare word',
+  title: 'Alternative text of one bare word',
   why: 'It names a kind of thing and leaves out what a reader would look at.',
   fix: 'Say what makes this image worth showing here.',
   question: { ask: 'Does this one word say what the image shows here?', yes: 'No, it needs more', no: 'Yes, it is enough' },

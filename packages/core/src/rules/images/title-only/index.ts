@@ -4,9 +4,9 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'images/title-only',
-  title: 'Tooltip in place of an alternative',
+  title: 'Tooltip in place of an alternative text',
   why: 'A tooltip shows only under a mouse, and not every screen reader says it.',
-  fix: 'Write the words as the image’s alternative.',
+  fix: 'Write the words as the image’s alternative text.',
   criteria: ['1.1.1'],
   techniques: ['F65'],
   weight: 'should',

@@ -14,7 +14,7 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['fill', 'unlink'],
-  messages: { empty: 'A link to {href} has no text', image: 'A link to {href} holds only an image with no alternative' },
+  messages: { empty: 'A link to {href} has no text', image: 'A link to {href} holds only an image with no alternative text' },
   tags: ['a', '[role=link]'],
   visit(page, element, tell) {
     if (!isLink(element) || nameOf(page, element).name) return;
