@@ -85,4 +85,7 @@ export const STEPS: readonly Step[] = [
   { do: 'fix', page: 'your-first-harvest.html', by: 'odile-marsh', rule: 'images/no-alternative', remedy: 'describe', inputs: { alt: 'Three jars of honey, from pale straw on the left to dark amber on the right' } },
   { do: 'fix', page: 'index.html', by: 'ines-calder', rule: 'headings/leap', remedy: 'set-level', inputs: { level: '2' } },
   { do: 'fix', page: 'index.html', by: 'ines-calder', rule: 'lists/typed', remedy: 'make-list' },
+  { do: 'let stand', page: 'notices.html', by: 'ines-calder', rule: 'document/bad-language', reason: 'The notice board writes its old code until it moves in spring.', days: 60 },
+  { do: 'sign off', page: 'notices.html', by: 'ruth-pender' },
+  { do: 'rule', page: 'plan-your-visit.html', by: 'tomas-wren', rule: 'structure/order', answer: 'not sure' },
 ];

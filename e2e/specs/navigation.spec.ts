@@ -6,7 +6,7 @@ test('from the shelf to a family’s notes on one page, by the counts', async ({
   const row = page.getByRole('row', { name: /A First Year with Bees/ });
   await expect(row).toContainText('held');
   await expect(row).toContainText(/about [\d.]+ h/);
-  await row.getByRole('link').click();
+  await row.getByRole('link', { name: 'A First Year with Bees', exact: true }).click();
   await expect(page.getByRole('row', { name: /Welcome to A First Year with Bees/ })).toContainText('Signed off');
   await page.getByRole('link', { name: /^2 open in Lists on Opening a hive/ }).click();
   await expect(page.getByRole('heading', { name: 'Notes, in page order: 2 open' })).toBeVisible();
@@ -58,9 +58,9 @@ test('a request that is wrong or comes from another site changes nothing', async
   const tries = [
     await request.post('/api/pages/1/fix', { data: { base: 'one' } }),
     await request.post('/api/pages/1/fix', { data: 'not json' }),
-    await request.post('/api/pages/1/undo', { data: { base: 1 }, headers: { 'sec-fetch-site': 'cross-site' } }),
+    await request.post('/api/pages/1/undo', { data: { version: 1 }, headers: { 'sec-fetch-site': 'cross-site' } }),
     await request.post('/api/pages/1/steal', { data: {} }),
-    await request.post('/api/pages/999999/undo', { data: { base: 1 } }),
+    await request.post('/api/pages/999999/undo', { data: { version: 1 } }),
   ];
   expect(tries.map((answer) => answer.status())).toEqual([422, 422, 403, 404, 404]);
   for (const answer of tries) expect(await answer.json()).toMatchObject({ ok: false, problem: { what: expect.any(String) as unknown } });

@@ -10,6 +10,12 @@ export function freshTitle(what: string): string {
   return `${what} ${process.pid}-${made}`;
 }
 
+/** The title of that collection. */
+export function ownTitle(): string {
+  const { testId, retry } = test.info();
+  return `Tests ${testId.slice(-10)} ${retry}`;
+}
+
 /** A collection of the running test's own, with the demo's images: what other tests say of an image is none of its business. */
 export async function ownCollection(): Promise<string> {
   const { testId, retry } = test.info();
@@ -17,7 +23,7 @@ export async function ownCollection(): Promise<string> {
   const db = openDatabase({ url: process.env.DATABASE_URL!, most: 1 });
   try {
     if (await collectionBySlug(db, slug)) return slug;
-    const id = await addCollection(db, { slug, title: `Tests of ${testId.slice(-6)}`, kind: 'course', scope: 'fragment' });
+    const id = await addCollection(db, { slug, title: ownTitle(), kind: 'course', scope: 'fragment' });
     await sql`insert into assets (collection_id, path, sha256) select ${id}::integer, path, sha256 from assets a join collections c on c.id = a.collection_id where c.slug = 'a-first-year-with-bees'`.execute(db);
     // What test pages link to is there.
     const targets = ['a.html', 'b.html', 'c.html', 'x', 'a.mp4', 'spring.html', 'swarms.html', ...[1, 2, 3, 4].map((n) => `leaf-${n}.html`)];

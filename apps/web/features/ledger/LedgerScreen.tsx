@@ -20,7 +20,8 @@ const Head = styled.div`
 `;
 const Small = styled.span`display: block; color: var(--quiet); font-size: 0.8125rem; font-weight: 400;`;
 const Count = styled(Link)`display: inline-grid; place-items: center; min-width: 1.75rem; min-height: 1.75rem; font-weight: 600;`;
-const PageLink = styled(Link)`display: inline-flex; align-items: center; min-height: 1.5rem;`;
+const PageLink = styled(Link)`display: inline-flex; align-items: center; min-height: 1.5rem; min-width: 8rem;`;
+const Open = styled.td`min-width: 9rem;`;
 const Choose = styled.form`
   display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1rem; margin-top: 1rem;
   > label:last-of-type { display: inline-flex; align-items: center; gap: 0.4rem; color: var(--quiet); font-size: 0.875rem; }
@@ -50,7 +51,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
             <caption>Pages and what stands open on them</caption>
             <thead>
               <tr>
-                <th scope="col">Page</th><th scope="col">Verdict</th><th scope="col">Release</th>
+                <th scope="col">Page</th><th scope="col">Verdict and release</th>
                 {families.map((family) => <th key={family} scope="col" className="number">{FAMILY_WORDS[family]}</th>)}
                 <th scope="col">Open</th>
               </tr>
@@ -100,10 +101,9 @@ function PageRow({ collection, page, families }: { collection: string; page: Led
         <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
         <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
       </th>
-      <td><VerdictWord verdict={page.verdict} /></td>
-      <td>{page.release === 'draft' ? 'Draft' : <ReleaseWord release={page.release} />}</td>
+      <td><VerdictWord verdict={page.verdict} />{page.release === 'draft' ? <Small>Draft</Small> : <div><ReleaseWord release={page.release} /></div>}</td>
       {families.map((family) => <td key={family} className="number">{countCell(collection, page, family)}</td>)}
-      <td>{tallyWords(page.tally)}</td>
+      <Open>{tallyWords(page.tally)}</Open>
     </tr>
   );
 }

@@ -45,6 +45,11 @@ export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow
 
 function CollectionRow({ row }: { row: ShelfRow }) {
   const verdicts = ORDER.filter((verdict) => row.verdicts[verdict] > 0);
+  /** Pages of one state, with where they are: listeners hear the link on its own. */
+  const count = (many: number, word: string, query: string) => {
+    const shown = `${many.toLocaleString('en')} ${word}`;
+    return <Count key={query} href={`/collections/${row.slug}?${query}`} aria-label={`${shown} in ${row.title}`}>{shown}</Count>;
+  };
   return (
     <tr>
       <th scope="row">
@@ -52,10 +57,10 @@ function CollectionRow({ row }: { row: ShelfRow }) {
         <Small>{KINDS[row.kind]}</Small>
       </th>
       <td className="number">{row.pages.toLocaleString('en')}</td>
-      <td>{verdicts.length === 0 ? 'no pages yet' : verdicts.map((verdict) => <Count key={verdict} href={`/collections/${row.slug}?verdict=${verdict}`}>{`${row.verdicts[verdict].toLocaleString('en')} ${VERDICT_WORDS[verdict].toLowerCase()}`}</Count>)}</td>
+      <td>{verdicts.length === 0 ? 'no pages yet' : verdicts.map((verdict) => count(row.verdicts[verdict], VERDICT_WORDS[verdict].toLowerCase(), `verdict=${verdict}`))}</td>
       <td>
-        {row.signedOff > 0 && <Count href={`/collections/${row.slug}?release=signed+off`}>{`${row.signedOff.toLocaleString('en')} signed off`}</Count>}
-        {row.lapsed > 0 && <Count href={`/collections/${row.slug}?release=lapsed`}>{`${row.lapsed.toLocaleString('en')} lapsed`}</Count>}
+        {row.signedOff > 0 && count(row.signedOff, 'signed off', 'release=signed+off')}
+        {row.lapsed > 0 && count(row.lapsed, 'lapsed', 'release=lapsed')}
         {row.signedOff + row.lapsed === 0 && 'none yet'}
       </td>
       <td>{tallyWords(row.tally)}</td>

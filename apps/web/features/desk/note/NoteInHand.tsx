@@ -57,7 +57,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
       <Aside>
         <Button $look="quiet" onPress={() => actions.setFace('source')}>{`To its line in Source, ${note.at.line}`}</Button>
         <Button $look="quiet" isDisabled={!can.letStand || state.busy} onPress={() => { actions.dismiss(); setExcepting(true); }}>Let it stand for a time…</Button>
-        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>Only the theme or host can fix it</Button>
+        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>For the theme or host</Button>
       </Aside>
       <ExceptionForm open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.letStand(note, reason, until)} />
     </Section>
