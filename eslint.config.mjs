@@ -16,22 +16,59 @@ export default ts.config(
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
-      'max-lines-per-function': ['error', { max: 90, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 110, skipBlankLines: true, skipComments: true }],
+      'max-len': [
+        'error',
+        { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignorePattern: '^\\s*<|>.*</|eslint-disable' },
+      ],
       complexity: ['error', { max: 18, variant: 'modified' }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
-  { files: ['apps/web/**/*.ts', 'apps/web/**/*.tsx'], plugins: { 'react-hooks': reactHooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  {
+    files: ['apps/web/**/*.ts', 'apps/web/**/*.tsx'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
   // The engine is pure: what it knows comes in as arguments.
   {
     files: ['packages/core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'Buffer', 'fetch', 'setTimeout', 'setInterval', 'performance', 'localStorage', 'console'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'Buffer',
+        'fetch',
+        'setTimeout',
+        'setInterval',
+        'performance',
+        'localStorage',
+        'console',
+      ],
       'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
       'no-restricted-imports': ['error', { patterns: ['node:*', 'react*', 'next*', '@inkwell/*'] }],
     },
   },
+  // SQL lives in the store and in the queue; whoever else asks calls what they offer.
+  {
+    files: ['packages/review/src/**/*.ts', 'packages/formats/src/**/*.ts', 'apps/**/*.ts', 'apps/**/*.tsx', 'demo/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/testing/**'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: ['kysely', 'pg'] }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'MemberExpression[property.name=/^(selectFrom|insertInto|updateTable|deleteFrom)$/]',
+          message: 'SQL lives in the store.',
+        },
+      ],
+    },
+  },
+  // Markup is tall and says little a line.
+  { files: ['**/*.tsx'], rules: { 'max-lines-per-function': ['error', { max: 130, skipBlankLines: true, skipComments: true }] } },
   { files: ['**/*.cjs', '**/*.mjs', 'bin/**'], languageOptions: { globals: { ...globals.node } } },
   { files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**'], rules: { 'max-lines-per-function': 'off' } },
 );

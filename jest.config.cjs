@@ -4,6 +4,14 @@ module.exports = {
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],
   modulePathIgnorePatterns: ['/.next/'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/apps/web/$1' },
-  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { module: { type: 'commonjs' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  transform: {
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      {
+        module: { type: 'commonjs' },
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+      },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(?:parse5|entities|css-tree|culori)/)'],
 };

@@ -15,23 +15,63 @@ const BEES = '/collections/a-first-year-with-bees';
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', address: '/' },
   { name: 'ledger', address: BEES },
-  { name: 'bring-in', address: `${BEES}/bring-in`, before: async (page) => void (await page.getByLabel('The page’s content').fill('<p><b>Wax and what it is for</b></p>\n<p>1. Candles</p>\n<p>2. Polish</p>\n<p>3. New foundation for the frames</p>')) },
+  {
+    name: 'bring-in',
+    address: `${BEES}/bring-in`,
+    before: async (page) =>
+      void (await page
+        .getByLabel('The page’s content')
+        .fill('<p><b>Wax and what it is for</b></p>\n<p>1. Candles</p>\n<p>2. Polish</p>\n<p>3. New foundation for the frames</p>')),
+  },
   { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
   { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
   { name: 'desk-phone', address: `${BEES}/inside-the-hive?width=320&images=words` },
-  { name: 'desk-text', address: `${BEES}/opening-a-hive?face=text`, before: async (page) => { await page.getByText('Choose a warm, still hour').click(); } },
-  { name: 'desk-outline', address: `${BEES}/inside-the-hive?face=outline`, before: (page) => page.getByRole('button', { name: /^Propose the least repair/ }).click() },
+  {
+    name: 'desk-text',
+    address: `${BEES}/opening-a-hive?face=text`,
+    before: async (page) => {
+      await page.getByText('Choose a warm, still hour').click();
+    },
+  },
+  {
+    name: 'desk-outline',
+    address: `${BEES}/inside-the-hive?face=outline`,
+    before: (page) => page.getByRole('button', { name: /^Propose the least repair/ }).click(),
+  },
   { name: 'desk-spoken', address: `${BEES}/inside-the-hive?face=spoken` },
-  { name: 'desk-source', address: `${BEES}/swarms?face=source`, before: async (page) => { await page.locator('.cm-line').nth(2).click(); await page.keyboard.press('End'); await page.keyboard.insertText('\n<p><a href="opening-a-hive.html">here</a></p>'); } },
+  {
+    name: 'desk-source',
+    address: `${BEES}/swarms?face=source`,
+    before: async (page) => {
+      await page.locator('.cm-line').nth(2).click();
+      await page.keyboard.press('End');
+      await page.keyboard.insertText('\n<p><a href="opening-a-hive.html">here</a></p>');
+    },
+  },
   { name: 'desk-changes', address: `${BEES}/your-first-harvest?face=changes&from=1&to=3` },
   { name: 'desk-signed-off', address: `${BEES}/welcome-to-a-first-year-with-bees` },
   { name: 'desk-narrow', address: '/collections/larkmoor-canal-trust/boat-trips', width: 320, height: 900 },
   { name: 'criterion', address: '/criteria/1.3.1' },
 ];
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 for (const shot of SHOTS) {
-  const page = await browser.newPage({ baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310', viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 }, colorScheme: shot.dark ? 'dark' : 'light' });
+  const page = await browser.newPage({
+    baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310',
+    viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 },
+    colorScheme: shot.dark ? 'dark' : 'light',
+  });
   await page.goto(shot.address, { waitUntil: 'networkidle' });
   await shot.before?.(page);
   await page.getByText('Looking for corrections…').waitFor({ state: 'hidden' });

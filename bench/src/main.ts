@@ -20,7 +20,7 @@ const WARM = 3_000;
  * that slows down or speeds up does so for all of them.
  */
 function times(works: readonly (() => unknown)[], runs: number): number[] {
-  for (const work of works) for (const until = performance.now() + WARM; performance.now() < until; ) work();
+  for (const work of works) for (const until = performance.now() + WARM; performance.now() < until;) work();
   const taken: number[][] = works.map(() => []);
   for (let run = 0; run < runs; run++) works.forEach((work, i) => taken[i]!.push(timeOf(work)));
   return taken.map((each) => each.sort((a, b) => a - b)[runs >> 1]!);
@@ -49,10 +49,18 @@ function againstParsing(): void {
 }
 
 function growth(): void {
-  for (const [small, large] of [[5 * KB, 50 * KB], [50 * KB, 500 * KB], [500 * KB, 5_000 * KB]] as const) {
+  for (const [small, large] of [
+    [5 * KB, 50 * KB],
+    [50 * KB, 500 * KB],
+    [500 * KB, 5_000 * KB],
+  ] as const) {
     const [few, many] = [generatedPage(small), generatedPage(large)];
     const [before, after] = times([() => audit(few), () => audit(many)], runsFor(large)) as [number, number];
-    rows.push({ what: `growth from ${small / KB} to ${large / KB} KB, per 10×`, value: after / before / (many.length / few.length / 10), bound: 11 });
+    rows.push({
+      what: `growth from ${small / KB} to ${large / KB} KB, per 10×`,
+      value: after / before / (many.length / few.length / 10),
+      bound: 11,
+    });
   }
 }
 
@@ -63,7 +71,8 @@ function againstDom(): void {
     const { window } = new JSDOM(html);
     let count = window.document.querySelectorAll('img:not([alt]), a[href=""], h1, h2, h3, table, input').length;
     const walker = window.document.createTreeWalker(window.document.body, 4);
-    for (let node = walker.nextNode(); node; node = walker.nextNode()) if (node.nodeValue!.trim() && window.getComputedStyle(node.parentElement!).color) count++;
+    for (let node = walker.nextNode(); node; node = walker.nextNode())
+      if (node.nodeValue!.trim() && window.getComputedStyle(node.parentElement!).color) count++;
     window.close();
     return count;
   };
@@ -80,15 +89,20 @@ function hostile(): void {
     const html = make();
     const [ordinary, bare] = [generatedPage(html.length), plainPage(html.length)];
     const [ours, theirs, least] = times([() => audit(html), () => audit(ordinary), () => audit(bare)], 5) as [number, number, number];
-    rows.push({ what: `${name} ÷ the same bytes of an ordinary page (of bare paragraphs: ${(ours / least).toFixed(1)})`, value: ours / theirs, bound: 2 });
+    rows.push({
+      what: `${name} ÷ the same bytes of an ordinary page (of bare paragraphs: ${(ours / least).toFixed(1)})`,
+      value: ours / theirs,
+      bound: 2,
+    });
   }
 }
 
 // The first row is not to pay for compiling the engine.
-for (const until = performance.now() + 2 * WARM; performance.now() < until; ) audit(generatedPage(5 * KB));
+for (const until = performance.now() + 2 * WARM; performance.now() < until;) audit(generatedPage(5 * KB));
 againstParsing();
 growth();
 againstDom();
 hostile();
-for (const { what, value, bound } of rows) console.log(`${value <= bound ? 'ok    ' : 'FAILED'} ${value.toFixed(3).padStart(8)}  bound ${bound.toFixed(2).padStart(5)}  ${what}`);
+for (const { what, value, bound } of rows)
+  console.log(`${value <= bound ? 'ok    ' : 'FAILED'} ${value.toFixed(3).padStart(8)}  bound ${bound.toFixed(2).padStart(5)}  ${what}`);
 process.exitCode = rows.every((row) => row.value <= row.bound) ? 0 : 1;

@@ -1,6 +1,24 @@
-/** `npm run bench:store`: statements and milliseconds of screens and use-cases at 5,000 pages and 500,000 findings; fails when a bound is broken. */
+/**
+ * `npm run bench:store`: statements and milliseconds of screens and use-cases at 5,000 pages and 500,000 findings; fails when a bound is
+ * broken.
+ */
 import { DEFAULT_PROFILE, PROFILES } from '@inkwell/core';
-import { bringIn, desk, fix, HERE, ledger, setStandard, shelf, signOff, undo, type Actor, type Desk, type LedgerChoice, type Result, type Services } from '@inkwell/review';
+import {
+  bringIn,
+  desk,
+  fix,
+  HERE,
+  ledger,
+  setStandard,
+  shelf,
+  signOff,
+  undo,
+  type Actor,
+  type Desk,
+  type LedgerChoice,
+  type Result,
+  type Services,
+} from '@inkwell/review';
 import { addCollection, dropCollection, migrate, openDatabase, placeFiles, refreshStatus, setPeople } from '@inkwell/store';
 import { sql } from 'kysely';
 import { copyPages, settle } from './manyPages.ts';
@@ -13,7 +31,13 @@ const today = new Date().toISOString().slice(0, 10);
 let statements = 0;
 const db = openDatabase({ url: process.env.DATABASE_URL!, onStatement: () => void statements++ });
 const services: Services = { db, engine: HERE, now: () => new Date() };
-const ADA: Actor = { id: 'ada', name: 'Ada Finch', kind: 'person', disabled: false, memberships: [{ collection: null, role: 'administrator' }] };
+const ADA: Actor = {
+  id: 'ada',
+  name: 'Ada Finch',
+  kind: 'person',
+  disabled: false,
+  memberships: [{ collection: null, role: 'administrator' }],
+};
 
 interface Row {
   what: string;
@@ -31,7 +55,13 @@ function must<T>(result: Result<T>): T {
 }
 
 /** Runs a work so often, after a few runs to warm up; milliseconds and the most statements one run made. */
-async function measure(what: string, runs: number, work: (run: number) => Promise<unknown>, bound: { p95?: number; statements?: number }, warm = 3): Promise<void> {
+async function measure(
+  what: string,
+  runs: number,
+  work: (run: number) => Promise<unknown>,
+  bound: { p95?: number; statements?: number },
+  warm = 3,
+): Promise<void> {
   const taken: number[] = [];
   let most = 0;
   for (let run = -warm; run < runs; run++) {
@@ -55,7 +85,10 @@ function busyPage(): string {
   const words = 'the keeper lock water boat gate canal towpath hive honey frame wax queen spring summer winter'.split(' ');
   const text = (many: number) => Array.from({ length: many }, () => words[Math.floor(next() * words.length)]).join(' ');
   const parts = ['<h2>Work of the year</h2>'];
-  for (let i = 0; i < 100; i++) parts.push(`<h3>${text(3)} ${i}</h3>\n<p>${text(60)} <img src="images/step-${i}.png"> ${text(60)}</p>\n<p>${text(20)} <a href="https://larkmoor.example/${i}"></a></p>`);
+  for (let i = 0; i < 100; i++)
+    parts.push(
+      `<h3>${text(3)} ${i}</h3>\n<p>${text(60)} <img src="images/step-${i}.png"> ${text(60)}</p>\n<p>${text(20)} <a href="https://larkmoor.example/${i}"></a></p>`,
+    );
   return parts.join('\n');
 }
 
@@ -63,10 +96,21 @@ async function fill(): Promise<number> {
   await migrate(db);
   await setPeople(db, [{ id: 'ada', name: 'Ada Finch', role: 'administrator' }]);
   const id = await addCollection(db, { slug: 'many', title: 'Many pages', kind: 'site', scope: 'document' });
-  for (let i = 0; i < TEMPLATES; i++) must(await bringIn(services, ADA, { collection: 'many', title: `Page of kind ${i}`, incoming: { kind: 'text', text: generatedPage(14_000 + i * 300, i + 1) } }));
+  for (let i = 0; i < TEMPLATES; i++)
+    must(
+      await bringIn(services, ADA, {
+        collection: 'many',
+        title: `Page of kind ${i}`,
+        incoming: { kind: 'text', text: generatedPage(14_000 + i * 300, i + 1) },
+      }),
+    );
   await copyPages(db, id, PAGES);
   const all = await db.selectFrom('pages').select('id').where('collection_id', '=', id).execute();
-  await refreshStatus(db as never, all.map((page) => page.id), today);
+  await refreshStatus(
+    db as never,
+    all.map((page) => page.id),
+    today,
+  );
   await settle(db);
   return id;
 }
@@ -79,7 +123,9 @@ async function screens(): Promise<void> {
   const { next } = await first({ order: 'holding' });
   await measure('Ledger, the next hundred', 60, () => first({ order: 'holding', after: next! }), { p95: 100 });
   await measure('Ledger, by title', 60, () => first({ order: 'title' }), { p95: 100 });
-  await measure('Ledger, held pages with findings in tables', 60, () => first({ order: 'position', verdict: 'held', family: 'tables' }), { p95: 100 });
+  await measure('Ledger, held pages with findings in tables', 60, () => first({ order: 'position', verdict: 'held', family: 'tables' }), {
+    p95: 100,
+  });
 }
 
 async function onePage(): Promise<void> {
@@ -91,42 +137,102 @@ async function onePage(): Promise<void> {
   await measure('Desk of it', 40, look, { p95: 300 });
   let version = view.version;
   const open = view.notes.filter((note) => note.rule === 'images/no-alternative').map((note) => note.id);
-  await measure('one fix on it, until stored', 60, async (run) => {
-    version = must(await fix(services, ADA, { pageId: view.pageId, version, findingId: open[run]!, remedy: 'describe', inputs: { alt: `Step ${run} of the work, in the yard` } })).version;
-  }, { p95: 150, statements: 25 });
-  await measure('undo of it', 20, async () => void (version = must(await undo(services, ADA, { pageId: view.pageId, version })).version), { statements: 25 });
+  await measure(
+    'one fix on it, until stored',
+    60,
+    async (run) => {
+      version = must(
+        await fix(services, ADA, {
+          pageId: view.pageId,
+          version,
+          findingId: open[run]!,
+          remedy: 'describe',
+          inputs: { alt: `Step ${run} of the work, in the yard` },
+        }),
+      ).version;
+    },
+    { p95: 150, statements: 25 },
+  );
+  await measure('undo of it', 20, async () => void (version = must(await undo(services, ADA, { pageId: view.pageId, version })).version), {
+    statements: 25,
+  });
   view = await look();
-  await measure('import of a page of 20 KB', 30, (run) => bringIn(services, ADA, { collection: 'work', title: `New ${run}`, incoming: { kind: 'text', text: generatedPage(20_000, 900 + run) } }), { statements: 40 });
-  const images = Array.from({ length: 300 }, (_, i) => ({ path: `images/step-${i}.png`, mediaType: 'image/png', bytes: Buffer.alloc(60_000, i + 1) }));
+  await measure(
+    'import of a page of 20 KB',
+    30,
+    (run) =>
+      bringIn(services, ADA, {
+        collection: 'work',
+        title: `New ${run}`,
+        incoming: { kind: 'text', text: generatedPage(20_000, 900 + run) },
+      }),
+    { statements: 40 },
+  );
+  const images = Array.from({ length: 300 }, (_, i) => ({
+    path: `images/step-${i}.png`,
+    mediaType: 'image/png',
+    bytes: Buffer.alloc(60_000, i + 1),
+  }));
   const work = await db.selectFrom('collections').select('id').where('slug', '=', 'work').executeTakeFirstOrThrow();
   await measure('300 images of 60 KB', 1, () => db.transaction().execute((trx) => placeFiles(trx, work.id, images)), { statements: 60 }, 0);
 }
 
 async function moveTheBar(): Promise<void> {
-  const signed = await db.selectFrom('pages').innerJoin('page_status', 'page_status.page_id', 'pages.id').select(['pages.id', 'version']).where('verdict', '=', 'ready').limit(50).execute();
+  const signed = await db
+    .selectFrom('pages')
+    .innerJoin('page_status', 'page_status.page_id', 'pages.id')
+    .select(['pages.id', 'version'])
+    .where('verdict', '=', 'ready')
+    .limit(50)
+    .execute();
   for (const page of signed) await signOff(services, ADA, { pageId: page.id, version: page.version });
   const profile = DEFAULT_PROFILE.name;
   let version = 1;
-  await measure('the standard, AA to AAA and back: every page’s verdict right', 6, async (run) => {
-    version = must(await setStandard(services, ADA, { profile, version, selection: { ...PROFILES[run % 2 === 0 ? 'wcag22-aaa' : 'wcag22-aa']!, name: profile } })).version;
-  }, { p95: 2_000 }, 0);
+  await measure(
+    'the standard, AA to AAA and back: every page’s verdict right',
+    6,
+    async (run) => {
+      version = must(
+        await setStandard(services, ADA, {
+          profile,
+          version,
+          selection: { ...PROFILES[run % 2 === 0 ? 'wcag22-aaa' : 'wcag22-aa']!, name: profile },
+        }),
+      ).version;
+    },
+    { p95: 2_000 },
+    0,
+  );
 }
 
 async function takeOut(): Promise<void> {
   const id = await addCollection(db, { slug: 'old', title: 'Old', kind: 'site', scope: 'document' });
-  for (let i = 0; i < 5; i++) must(await bringIn(services, ADA, { collection: 'old', title: `Old ${i}`, incoming: { kind: 'text', text: generatedPage(15_000, 50 + i) } }));
+  for (let i = 0; i < 5; i++)
+    must(
+      await bringIn(services, ADA, {
+        collection: 'old',
+        title: `Old ${i}`,
+        incoming: { kind: 'text', text: generatedPage(15_000, 50 + i) },
+      }),
+    );
   await copyPages(db, id, 1_000);
   await settle(db);
   await measure('a collection of 1,000 pages taken out', 1, () => dropCollection(db, id), { p95: 20_000 }, 0);
 }
 
 await fill();
-const counted = await sql<{ pages: number; findings: number }>`select (select count(*) from pages)::integer as pages, (select count(*) from findings)::integer as findings`.execute(db);
+const counted = await sql<{
+  pages: number;
+  findings: number;
+}>`select (select count(*) from pages)::integer as pages, (select count(*) from findings)::integer as findings`.execute(db);
 console.log(`${counted.rows[0]!.pages.toLocaleString('en')} pages, ${counted.rows[0]!.findings.toLocaleString('en')} findings.`);
 await screens();
 await onePage();
 await moveTheBar();
 await takeOut();
 await db.destroy();
-for (const { what, median, p95, statements: many, bound, kept } of rows) console.log(`${kept ? 'ok    ' : 'FAILED'} ${median.toFixed(1).padStart(8)} ms  p95 ${p95.toFixed(1).padStart(8)} ms  ${String(many).padStart(3)} statements  (bound: ${bound})  ${what}`);
+for (const { what, median, p95, statements: many, bound, kept } of rows)
+  console.log(
+    `${kept ? 'ok    ' : 'FAILED'} ${median.toFixed(1).padStart(8)} ms  p95 ${p95.toFixed(1).padStart(8)} ms  ${String(many).padStart(3)} statements  (bound: ${bound})  ${what}`,
+  );
 process.exitCode = rows.every((row) => row.kept) ? 0 : 1;

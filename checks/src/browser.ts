@@ -3,14 +3,30 @@ import { extname } from 'node:path';
 import { decodeHtml } from '@inkwell/formats';
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 
-const TYPES: Record<string, string> = { '.html': 'text/html', '.htm': 'text/html', '.css': 'text/css', '.svg': 'image/svg+xml', '.png': 'image/png', '.gif': 'image/gif', '.jpg': 'image/jpeg' };
+const TYPES: Record<string, string> = {
+  '.html': 'text/html',
+  '.htm': 'text/html',
+  '.css': 'text/css',
+  '.svg': 'image/svg+xml',
+  '.png': 'image/png',
+  '.gif': 'image/gif',
+  '.jpg': 'image/jpeg',
+};
 const ORIGIN = 'http://pages.invalid';
 
 /** Debian's Chromium with nothing but local files behind it: no script of a page runs, nothing outside is asked for. */
 export async function openBrowser(): Promise<{ browser: Browser; context: BrowserContext; close(): Promise<void> }> {
   const browser = await chromium.launch({
     executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
   await context.route('**/*', (route) => {
@@ -20,7 +36,13 @@ export async function openBrowser(): Promise<{ browser: Browser; context: Browse
     const type = TYPES[extname(path)] ?? 'application/octet-stream';
     // A page is given as the text we read: which encoding a file is in is checked elsewhere.
     const read = type === 'text/html' ? decodeHtml(readFileSync(path)) : null;
-    return route.fulfill({ body: read?.ok ? read.text : readFileSync(path), headers: { 'content-type': read ? 'text/html; charset=utf-8' : type, 'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'" } });
+    return route.fulfill({
+      body: read?.ok ? read.text : readFileSync(path),
+      headers: {
+        'content-type': read ? 'text/html; charset=utf-8' : type,
+        'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'",
+      },
+    });
   });
   return { browser, context, close: () => browser.close() };
 }

@@ -25,9 +25,15 @@ const percent = (value: number) => `${(100 * value).toFixed(2)} %`;
 
 async function main(): Promise<void> {
   const { context, close } = await openBrowser();
-  const sources: [string, string[]][] = [['demo', demoPages()], ...BOOKS.map((book): [string, string[]] => [book, bookPages(book, PAGES_EACH)])];
+  const sources: [string, string[]][] = [
+    ['demo', demoPages()],
+    ...BOOKS.map((book): [string, string[]] => [book, bookPages(book, PAGES_EACH)]),
+  ];
   for (const [source, files] of sources) {
-    const here: [StyleTally, NameTally] = [{ texts: 0, equalStyle: 0, certain: 0, equalRatio: 0, shownUnlike: 0, unlike: [] }, { exposed: 0, equal: 0, unlike: [] }];
+    const here: [StyleTally, NameTally] = [
+      { texts: 0, equalStyle: 0, certain: 0, equalRatio: 0, shownUnlike: 0, unlike: [] },
+      { exposed: 0, equal: 0, unlike: [] },
+    ];
     for (const file of files) {
       const tab = await context.newPage();
       await show(tab, file);
@@ -36,16 +42,21 @@ async function main(): Promise<void> {
       add(here[0], await compareStyles(tab, page, file));
       await tab.close();
     }
-    console.log(`${source.padEnd(22)} ${String(files.length).padStart(3)} pages  names ${percent(share(here[1].equal, here[1].exposed))} of ${here[1].exposed}  styles ${percent(share(here[0].equalStyle, here[0].texts))} of ${here[0].texts}  certain ${percent(share(here[0].certain, here[0].texts))}  contrast ${percent(share(here[0].equalRatio, here[0].certain))}`);
+    console.log(
+      `${source.padEnd(22)} ${String(files.length).padStart(3)} pages  names ${percent(share(here[1].equal, here[1].exposed))} of ${here[1].exposed}  styles ${percent(share(here[0].equalStyle, here[0].texts))} of ${here[0].texts}  certain ${percent(share(here[0].certain, here[0].texts))}  contrast ${percent(share(here[0].equalRatio, here[0].certain))}`,
+    );
     add(styles, here[0]);
     add(names, here[1]);
   }
   await close();
   const results: [string, number, number][] = [
-    ['names and roles equal', share(names.equal, names.exposed), BOUNDS.names], ['colour, size, weight equal', share(styles.equalStyle, styles.texts), BOUNDS.style],
-    ['contrast certain', share(styles.certain, styles.texts), BOUNDS.certain], ['contrast equal where certain', share(styles.equalRatio, styles.certain), BOUNDS.contrast],
+    ['names and roles equal', share(names.equal, names.exposed), BOUNDS.names],
+    ['colour, size, weight equal', share(styles.equalStyle, styles.texts), BOUNDS.style],
+    ['contrast certain', share(styles.certain, styles.texts), BOUNDS.certain],
+    ['contrast equal where certain', share(styles.equalRatio, styles.certain), BOUNDS.contrast],
   ];
-  for (const [name, value, bound] of results) console.log(`${value >= bound ? 'ok    ' : 'FAILED'} ${name}: ${percent(value)} (bound ${percent(bound)})`);
+  for (const [name, value, bound] of results)
+    console.log(`${value >= bound ? 'ok    ' : 'FAILED'} ${name}: ${percent(value)} (bound ${percent(bound)})`);
   if (process.env.INKWELL_CHECK_OUT) writeFileSync(process.env.INKWELL_CHECK_OUT, [...names.unlike, ...styles.unlike].join('\n'));
   process.exitCode = results.every(([, value, bound]) => value >= bound) ? 0 : 1;
 }

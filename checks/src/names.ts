@@ -19,13 +19,67 @@ interface AxNode {
 
 /** Chromium's own words for roles, in WAI-ARIA's. Roles it makes up for boxes are left out of the comparison on both sides. */
 const ARIA_WORDS: Record<string, string> = {
-  image: 'img', gridcell: 'gridcell', Figcaption: 'caption', DisclosureTriangle: 'button', DisclosureTriangleGrouped: 'button', contentInfo: 'contentinfo', textbox: 'textbox', ToggleButton: 'button', MenuListPopup: 'listbox',
-  ListBox: 'listbox', PopUpButton: 'combobox', InputTime: 'textbox', ColorWell: 'textbox', Date: 'textbox', DateTime: 'textbox', SvgRoot: 'graphics-document', 'graphics-document': 'graphics-document', DescriptionListTerm: 'term', DescriptionListDetail: 'definition',
-  ComboBoxSelect: 'combobox', ComboBoxMenuButton: 'combobox',
+  image: 'img',
+  gridcell: 'gridcell',
+  Figcaption: 'caption',
+  DisclosureTriangle: 'button',
+  DisclosureTriangleGrouped: 'button',
+  contentInfo: 'contentinfo',
+  textbox: 'textbox',
+  ToggleButton: 'button',
+  MenuListPopup: 'listbox',
+  ListBox: 'listbox',
+  PopUpButton: 'combobox',
+  InputTime: 'textbox',
+  ColorWell: 'textbox',
+  Date: 'textbox',
+  DateTime: 'textbox',
+  SvgRoot: 'graphics-document',
+  'graphics-document': 'graphics-document',
+  DescriptionListTerm: 'term',
+  DescriptionListDetail: 'definition',
+  ComboBoxSelect: 'combobox',
+  ComboBoxMenuButton: 'combobox',
 };
 const NOT_COMPARED = new Set([
-  'generic', 'none', 'presentation', 'GenericContainer', 'StaticText', 'InlineTextBox', 'RootWebArea', 'LineBreak', 'ListMarker', 'LabelText', 'Iframe', 'IframePresentational', 'EmbeddedObject', 'PluginObject', 'Canvas', 'Pre', 'Abbr', 'Ruby', 'RubyAnnotation',
-  'Details', 'Section', 'SectionHeader', 'SectionFooter', 'DescriptionList', 'Legend', 'LegendTag', 'Video', 'Audio', 'MathMLMath', 'math', 'MenuListOption', 'option', 'listbox', 'Unknown', 'ignored', 'graphics-document', 'graphics-object', 'graphics-symbol',
+  'generic',
+  'none',
+  'presentation',
+  'GenericContainer',
+  'StaticText',
+  'InlineTextBox',
+  'RootWebArea',
+  'LineBreak',
+  'ListMarker',
+  'LabelText',
+  'Iframe',
+  'IframePresentational',
+  'EmbeddedObject',
+  'PluginObject',
+  'Canvas',
+  'Pre',
+  'Abbr',
+  'Ruby',
+  'RubyAnnotation',
+  'Details',
+  'Section',
+  'SectionHeader',
+  'SectionFooter',
+  'DescriptionList',
+  'Legend',
+  'LegendTag',
+  'Video',
+  'Audio',
+  'MathMLMath',
+  'math',
+  'MenuListOption',
+  'option',
+  'listbox',
+  'Unknown',
+  'ignored',
+  'graphics-document',
+  'graphics-object',
+  'graphics-symbol',
 ]);
 
 const ALL_PATHS = `(() => {
@@ -47,7 +101,12 @@ async function pathsByNode(session: CDPSession): Promise<Map<number, string>> {
   const { result: paths } = await session.send('Runtime.evaluate', { expression: ALL_PATHS, returnByValue: true });
   const { root } = await session.send('DOM.getDocument', { depth: -1 });
   const found = new Map<number, string>();
-  interface Dom { backendNodeId: number; nodeType: number; localName: string; children?: Dom[] }
+  interface Dom {
+    backendNodeId: number;
+    nodeType: number;
+    localName: string;
+    children?: Dom[];
+  }
   const waiting: [Dom, string][] = [[root as Dom, '']];
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const [node, path] = next;
@@ -95,7 +154,11 @@ export async function compareNames(context: BrowserContext, tab: Tab, page: Page
   await session.send('Accessibility.enable');
   const { rows: theirs, guessed } = await rowsInBrowser(session);
   await session.detach();
-  const ours = new Map(inspectNames(page).filter((row) => !NOT_COMPARED.has(row.role)).map((row) => [row.path, line(row)]));
+  const ours = new Map(
+    inspectNames(page)
+      .filter((row) => !NOT_COMPARED.has(row.role))
+      .map((row) => [row.path, line(row)]),
+  );
   const tally: NameTally = { exposed: 0, equal: 0, unlike: [] };
   for (const path of new Set([...theirs.keys(), ...ours.keys()])) {
     if (guessed.has(path)) continue;

@@ -12,19 +12,31 @@ const HERE = import.meta.dirname;
 /** Up to `most` pages of an installed package, spread evenly over its files in name order; none when it is not installed. */
 export function bookPages(book: string, most: number): string[] {
   const listed = spawnSync('dpkg', ['-L', book], { encoding: 'utf8' });
-  const files = listed.status === 0 ? listed.stdout.split('\n').filter((file) => /\.html?$/.test(file) && isContent(file)).sort() : [];
+  const files =
+    listed.status === 0
+      ? listed.stdout
+          .split('\n')
+          .filter((file) => /\.html?$/.test(file) && isContent(file))
+          .sort()
+      : [];
   if (files.length <= most) return files;
   return Array.from({ length: most }, (_none, i) => files[Math.floor((i * files.length) / most)]!);
 }
 
 /** A page of its own: no folder with a page's name, and no page that only sends its reader on. */
 function isContent(file: string): boolean {
-  return statSync(file, { throwIfNoEntry: false })?.isFile() === true && !/http-equiv\s*=\s*["']?refresh/i.test(readFileSync(file, 'latin1').slice(0, 4_000));
+  return (
+    statSync(file, { throwIfNoEntry: false })?.isFile() === true &&
+    !/http-equiv\s*=\s*["']?refresh/i.test(readFileSync(file, 'latin1').slice(0, 4_000))
+  );
 }
 
 export function demoPages(): string[] {
   const folder = join(HERE, '../../demo/pages');
-  return readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.html')).sort().map((file) => join(folder, file));
+  return readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.html'))
+    .sort()
+    .map((file) => join(folder, file));
 }
 
 /** A file as its page, with the style sheets that lie beside it. */

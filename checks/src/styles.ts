@@ -22,7 +22,8 @@ function rowsInBrowser(): Row[] {
     let known = paths.get(element);
     if (known) return known;
     let place = 1;
-    for (let other = element.previousElementSibling; other; other = other.previousElementSibling) if (other.localName === element.localName) place++;
+    for (let other = element.previousElementSibling; other; other = other.previousElementSibling)
+      if (other.localName === element.localName) place++;
     paths.set(element, (known = `${element.parentElement ? pathOf(element.parentElement) : ''}/${element.localName}[${place}]`));
     return known;
   };
@@ -43,13 +44,20 @@ function rowsInBrowser(): Row[] {
     const a = top[3]! + under[3]! * (1 - top[3]!);
     return a === 0 ? [0, 0, 0, 0] : [...[0, 1, 2].map((i) => (top[i]! * top[3]! + under[i]! * under[3]! * (1 - top[3]!)) / a), a];
   };
-  const hex = (colour: number[]) => `#${colour.slice(0, 3).map((channel) => Math.round(channel).toString(16).padStart(2, '0')).join('')}`;
+  const hex = (colour: number[]) =>
+    `#${colour
+      .slice(0, 3)
+      .map((channel) => Math.round(channel).toString(16).padStart(2, '0'))
+      .join('')}`;
   const light = (colour: number[]) => {
-    const [r, g, b] = colour.map((channel) => (channel / 255 <= 0.04045 ? channel / 255 / 12.92 : ((channel / 255 + 0.055) / 1.055) ** 2.4));
+    const [r, g, b] = colour.map((channel) =>
+      channel / 255 <= 0.04045 ? channel / 255 / 12.92 : ((channel / 255 + 0.055) / 1.055) ** 2.4,
+    );
     return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
   };
   const rows: Row[] = [];
-  const skip = 'script,style,iframe,video,audio,canvas,object,textarea,select,option,title,noscript,noembed,noframes,template,svg,math,datalist,progress,meter';
+  const skip =
+    'script,style,iframe,video,audio,canvas,object,textarea,select,option,title,noscript,noembed,noframes,template,svg,math,datalist,progress,meter';
   document.querySelectorAll('details').forEach((details) => (details.open = true));
   const walker = document.createTreeWalker(document, NodeFilter.SHOW_TEXT);
   for (let node = walker.nextNode(); node; node = walker.nextNode()) {
@@ -72,7 +80,15 @@ function rowsInBrowser(): Row[] {
     if (!shown) continue;
     const [color, background] = [over(text, [255, 255, 255, 1]), over(ground, [255, 255, 255, 1])];
     const [x, y] = [light(color), light(background)];
-    rows.push({ path: pathOf(element), text: node.nodeValue!, color: hex(color), background: hex(background), fontSizePx: parseFloat(style.fontSize), fontWeight: Number(style.fontWeight), ratio: (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05) });
+    rows.push({
+      path: pathOf(element),
+      text: node.nodeValue!,
+      color: hex(color),
+      background: hex(background),
+      fontSizePx: parseFloat(style.fontSize),
+      fontWeight: Number(style.fontWeight),
+      ratio: (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05),
+    });
   }
   return rows;
 }
@@ -95,15 +111,22 @@ export async function compareStyles(tab: Tab, page: Page, file: string): Promise
     }
     const same = mine.color === row.color && round(mine.fontSizePx) === round(row.fontSizePx) && mine.fontWeight === row.fontWeight;
     if (same) tally.equalStyle++;
-    else tally.unlike.push(`${file} ${row.path}: ${mine.color} ${mine.fontSizePx} ${mine.fontWeight} here, ${row.color} ${row.fontSizePx} ${row.fontWeight} in the browser`);
+    else
+      tally.unlike.push(
+        `${file} ${row.path}: ${mine.color} ${mine.fontSizePx} ${mine.fontWeight} here, ${row.color} ${row.fontSizePx} ${row.fontWeight} in the browser`,
+      );
     if (!mine.certain) continue;
     tally.certain++;
     if (Math.abs(mine.ratio - row.ratio) < 0.05) tally.equalRatio++;
-    else tally.unlike.push(`${file} ${row.path}: ratio ${mine.ratio} on ${mine.background} here, ${row.ratio.toFixed(2)} on ${row.background} in the browser`);
+    else
+      tally.unlike.push(
+        `${file} ${row.path}: ratio ${mine.ratio} on ${mine.background} here, ${row.ratio.toFixed(2)} on ${row.background} in the browser`,
+      );
   }
-  for (const left of waiting.values()) for (const row of left) {
-    tally.shownUnlike++;
-    tally.unlike.push(`${file} ${row.path}: shown here only`);
-  }
+  for (const left of waiting.values())
+    for (const row of left) {
+      tally.shownUnlike++;
+      tally.unlike.push(`${file} ${row.path}: shown here only`);
+    }
   return tally;
 }

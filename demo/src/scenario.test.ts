@@ -4,7 +4,9 @@ import { auditPage, parsePage, RULES, surroundingsFrom, titleText, type Neighbou
 import { COLLECTIONS, PEOPLE, STEPS } from './scenario.ts';
 
 const folder = join(__dirname, '..');
-const sources = COLLECTIONS.flatMap((collection) => collection.pages.map((page) => ({ collection, page, html: readFileSync(join(folder, 'pages', collection.folder, page.file), 'utf8') })));
+const sources = COLLECTIONS.flatMap((collection) =>
+  collection.pages.map((page) => ({ collection, page, html: readFileSync(join(folder, 'pages', collection.folder, page.file), 'utf8') })),
+);
 
 /** What a collection of the demo holds, as the engine is told of it. */
 function neighboursOf(collection: (typeof COLLECTIONS)[number]): Neighbours {
@@ -12,16 +14,20 @@ function neighboursOf(collection: (typeof COLLECTIONS)[number]): Neighbours {
   return {
     titles: Object.fromEntries(own.map(({ page, html }) => [page.file, titleText(parsePage(html)) || page.title])),
     files: [...Object.keys(collection.images), ...collection.texts],
-    sheets: Object.fromEntries(collection.texts.map((file) => [file, readFileSync(join(folder, 'pages', collection.folder, file), 'utf8')])),
+    sheets: Object.fromEntries(
+      collection.texts.map((file) => [file, readFileSync(join(folder, 'pages', collection.folder, file), 'utf8')]),
+    ),
   };
 }
 
 test('the demo holds a slip of every rule, somewhere', () => {
-  const found = new Set(sources.flatMap(({ collection, page, html }) => {
-    const { scope } = collection;
-    const surroundings = surroundingsFrom({ address: page.file, scope, title: page.title }, neighboursOf(collection));
-    return auditPage(parsePage(html, { scope, surroundings })).findings.map((finding) => finding.rule);
-  }));
+  const found = new Set(
+    sources.flatMap(({ collection, page, html }) => {
+      const { scope } = collection;
+      const surroundings = surroundingsFrom({ address: page.file, scope, title: page.title }, neighboursOf(collection));
+      return auditPage(parsePage(html, { scope, surroundings })).findings.map((finding) => finding.rule);
+    }),
+  );
   expect(RULES.map((rule) => rule.id).filter((id) => !found.has(id))).toEqual([]);
 });
 
@@ -32,7 +38,12 @@ test('courses are fragments and sites whole pages', () => {
 test('every image and style sheet a page uses is there, and drawn for the project', () => {
   for (const { collection, page, html } of sources) {
     const used = [...html.matchAll(/(?:src|href)="([^":#]+\.(?:png|css))"/g)].map((match) => decodeURIComponent(match[1]!));
-    for (const address of used) expect([page.file, address, address in collection.images || collection.texts.includes(address) || collection.missing.includes(address)]).toEqual([page.file, address, true]);
+    for (const address of used)
+      expect([
+        page.file,
+        address,
+        address in collection.images || collection.texts.includes(address) || collection.missing.includes(address),
+      ]).toEqual([page.file, address, true]);
     for (const drawing of Object.values(collection.images)) expect(existsSync(join(folder, 'drawings', `${drawing}.svg`))).toBe(true);
   }
 });

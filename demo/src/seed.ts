@@ -2,7 +2,23 @@ import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
-import { auditAgain, bringIn, desk, endException, fix, HERE, letStand, rule, signOff, slugOf, THE_SYSTEM, type Actor, type Desk, type Result, type Services } from '@inkwell/review';
+import {
+  auditAgain,
+  bringIn,
+  desk,
+  endException,
+  fix,
+  HERE,
+  letStand,
+  rule,
+  signOff,
+  slugOf,
+  THE_SYSTEM,
+  type Actor,
+  type Desk,
+  type Result,
+  type Services,
+} from '@inkwell/review';
 import { addCollection, emptyHouse, isFurnished, migrate, openDatabase, placeFiles, setPeople, type NewFile } from '@inkwell/store';
 import { COLLECTIONS, PEOPLE, STEPS, type ScenarioCollection, type Step } from './scenario.ts';
 
@@ -31,13 +47,29 @@ async function bringCollection(services: Services, collection: ScenarioCollectio
   const { slug, title, kind, scope } = collection;
   const id = await addCollection(services.db, { slug, title, kind, scope });
   const files: NewFile[] = [];
-  for (const [path, drawing] of Object.entries(collection.images)) files.push({ path, mediaType: 'image/png', bytes: await sharp(join(folder, 'drawings', `${drawing}.svg`)).png({ compressionLevel: 9 }).toBuffer() });
-  for (const path of collection.texts) files.push({ path, mediaType: 'text/css; charset=utf-8', bytes: await readFile(join(folder, 'pages', collection.folder, path)) });
+  for (const [path, drawing] of Object.entries(collection.images))
+    files.push({
+      path,
+      mediaType: 'image/png',
+      bytes: await sharp(join(folder, 'drawings', `${drawing}.svg`))
+        .png({ compressionLevel: 9 })
+        .toBuffer(),
+    });
+  for (const path of collection.texts)
+    files.push({ path, mediaType: 'text/css; charset=utf-8', bytes: await readFile(join(folder, 'pages', collection.folder, path)) });
   await placeFiles(services.db, id, files);
   const pages: Desk[] = [];
   for (const page of collection.pages) {
     const bytes = await readFile(join(folder, 'pages', collection.folder, page.file));
-    const brought = must(await bringIn(services, actor('odile-marsh'), { collection: slug, title: page.title, contentType: page.contentType, incoming: { kind: 'bytes', bytes, fileName: page.file } }), page.file);
+    const brought = must(
+      await bringIn(services, actor('odile-marsh'), {
+        collection: slug,
+        title: page.title,
+        contentType: page.contentType,
+        incoming: { kind: 'bytes', bytes, fileName: page.file },
+      }),
+      page.file,
+    );
     pages.push(must(await desk(services, actor('odile-marsh'), { collection: slug, page: brought.slug }), page.file));
   }
   // Each page was alone when it came in: now that its neighbours are there, links between them are known.
@@ -53,11 +85,19 @@ function actor(id: string): Actor {
 async function take(services: Services, step: Step): Promise<void> {
   const by = actor(step.by);
   const collection = COLLECTIONS.find((one) => one.pages.some((page) => page.file === step.page))!;
-  const page = must(await desk(services, by, { collection: collection.slug, page: slugOf(collection.pages.find((one) => one.file === step.page)!.title) }), step.page);
+  const page = must(
+    await desk(services, by, { collection: collection.slug, page: slugOf(collection.pages.find((one) => one.file === step.page)!.title) }),
+    step.page,
+  );
   const where = { pageId: page.pageId, version: page.version };
   const what = `${step.do} on ${step.page}`;
   if (step.do === 'sign off') return void must(await signOff(services, by, where), what);
-  const note = page.notes.find((one) => one.rule === step.rule && (step.do === 'end exception' ? one.standing === 'excepted' : one.standing === 'open') && (step.do !== 'rule' || one.outcome === 'cantTell'));
+  const note = page.notes.find(
+    (one) =>
+      one.rule === step.rule &&
+      (step.do === 'end exception' ? one.standing === 'excepted' : one.standing === 'open') &&
+      (step.do !== 'rule' || one.outcome === 'cantTell'),
+  );
   if (!note) throw new Error(`${what}: no note of ${step.rule} that fits`);
   const on = { ...where, findingId: note.id };
   if (step.do === 'rule') must(await rule(services, by, { ...on, answer: step.answer }), what);

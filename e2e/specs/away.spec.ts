@@ -14,8 +14,21 @@ test.beforeAll(async () => {
   gateway = new Gateway(new URL(process.env.DATABASE_URL!));
   const port = await freePort();
   base = `http://127.0.0.1:${port}`;
-  server = spawn(join(repository, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], { cwd: join(repository, 'apps/web'), env: { ...process.env, DATABASE_URL: await gateway.open() }, stdio: 'ignore' });
-  await expect.poll(() => fetch(`${base}/icon.svg`).then((answer) => answer.status, () => 0), { timeout: 30_000 }).toBe(200);
+  server = spawn(join(repository, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: join(repository, 'apps/web'),
+    env: { ...process.env, DATABASE_URL: await gateway.open() },
+    stdio: 'ignore',
+  });
+  await expect
+    .poll(
+      () =>
+        fetch(`${base}/icon.svg`).then(
+          (answer) => answer.status,
+          () => 0,
+        ),
+      { timeout: 30_000 },
+    )
+    .toBe(200);
 });
 
 test.afterAll(async () => {

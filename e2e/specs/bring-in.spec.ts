@@ -21,7 +21,11 @@ test('rich text from the clipboard comes in as its markup', async ({ page }) => 
 test('a file comes in by its own encoding', async ({ page }) => {
   const title = freshTitle('Café');
   await page.getByText('Choose its file').click();
-  const bytes = Buffer.concat([Buffer.from('<html lang="fr"><head><title>Caf'), Buffer.from([0xe9]), Buffer.from(`</title></head><body><main><h1>${title}</h1><p>Ouvert le mardi.</p></main></body></html>`)]);
+  const bytes = Buffer.concat([
+    Buffer.from('<html lang="fr"><head><title>Caf'),
+    Buffer.from([0xe9]),
+    Buffer.from(`</title></head><body><main><h1>${title}</h1><p>Ouvert le mardi.</p></main></body></html>`),
+  ]);
   await page.getByLabel('The page’s file (.html)').setInputFiles({ name: 'cafe.html', mimeType: 'text/html', buffer: bytes });
   await page.getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Café' })).toBeVisible();

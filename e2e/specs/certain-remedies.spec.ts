@@ -25,14 +25,20 @@ async function seen(tab: Tab, html: string): Promise<Seen> {
   await tab.setContent(html, { waitUntil: 'domcontentloaded' });
   return tab.evaluate(() => ({
     text: document.body.innerText,
-    links: [...document.querySelectorAll<HTMLAnchorElement>('a[href]')].filter((link) => link.innerText.trim() || link.querySelector('img')).map((link) => link.getAttribute('href')!),
+    links: [...document.querySelectorAll<HTMLAnchorElement>('a[href]')]
+      .filter((link) => link.innerText.trim() || link.querySelector('img'))
+      .map((link) => link.getAttribute('href')!),
     images: [...document.images].map((image) => image.getAttribute('src') ?? ''),
   }));
 }
 
 /** Words in reading order. Markers of lists are drawn and not text once a list is real; letters that were spaced apart close up. */
 function words(text: string): string {
-  return text.split('\n').map((line) => line.replace(/^\s*(?:[-–—•·*o]|\(?(?:\d{1,2}|[a-z]|[ivx]+)[.)])\s+/i, '')).join('').replace(/\s+/g, '');
+  return text
+    .split('\n')
+    .map((line) => line.replace(/^\s*(?:[-–—•·*o]|\(?(?:\d{1,2}|[a-z]|[ivx]+)[.)])\s+/i, ''))
+    .join('')
+    .replace(/\s+/g, '');
 }
 
 /** A slip for every certain remedy that the demo's pages have no use for. */

@@ -27,7 +27,11 @@ test('two revisions lie side by side, as text and as proof, with what became of 
 });
 
 test('the list is narrowed by weight, criterion, standing and words, and next keeps to it', async ({ page }) => {
-  await bringIn(page, '<h2></h2><h2>Wax</h2><h4>Rendering</h4><p>Text.</p><p><a href="a.html"></a></p><p><img src="images/smoker.png"></p>', freshTitle('Narrow'));
+  await bringIn(
+    page,
+    '<h2></h2><h2>Wax</h2><h4>Rendering</h4><p>Text.</p><p><a href="a.html"></a></p><p><img src="images/smoker.png"></p>',
+    freshTitle('Narrow'),
+  );
   const heading = page.getByRole('heading', { name: /^Notes, in page order/ });
   await page.getByLabel('Weight').selectOption('should');
   await expect(heading).toHaveText('Notes, in page order: 1 open');

@@ -2,7 +2,11 @@ import { expect, test } from '@playwright/test';
 import { bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
 
 test('one slip that stands many times is fixed everywhere at once, seen before, and undone at once', async ({ page }) => {
-  await bringIn(page, `<h2>Links</h2>${[1, 2, 3, 4].map((n) => `<p>Leaf ${n}: <a href="leaf-${n}.html" target="_blank">Leaf number ${n}</a>.</p>`).join('')}`, freshTitle('Many'));
+  await bringIn(
+    page,
+    `<h2>Links</h2>${[1, 2, 3, 4].map((n) => `<p>Leaf ${n}: <a href="leaf-${n}.html" target="_blank">Leaf number ${n}</a>.</p>`).join('')}`,
+    freshTitle('Many'),
+  );
   await takeUp(page, 'New window without a word');
   await page.getByRole('button', { name: 'All 4 like this…' }).click();
   const sheet = page.getByRole('dialog', { name: /^All 4 like this/ });
@@ -44,7 +48,11 @@ test('a faint colour shows its pair and the nearest that pass, for the text and 
 });
 
 test('an image is described in its surroundings, with what it is called elsewhere', async ({ page }) => {
-  await bringIn(page, '<h2>Smoker</h2><p>Light it well.</p><p><img src="images/smoker.png"> Pump gently.</p><p><img src="images/smoker.png" alt="A smoker at rest"> Put it down.</p>', freshTitle('Imaged'));
+  await bringIn(
+    page,
+    '<h2>Smoker</h2><p>Light it well.</p><p><img src="images/smoker.png"> Pump gently.</p><p><img src="images/smoker.png" alt="A smoker at rest"> Put it down.</p>',
+    freshTitle('Imaged'),
+  );
   await takeUp(page, 'Image with no alternative');
   const form = page.getByRole('form', { name: 'Correction' });
   await expect(form.getByRole('img', { name: 'The image this note speaks of' })).toBeVisible();
@@ -55,8 +63,14 @@ test('an image is described in its surroundings, with what it is called elsewher
   await expect(form.getByText('13 characters.')).toBeVisible();
 });
 
-test('whoever is not sure leaves the question to somebody who knows; an answer says who gave it and can be taken back', async ({ page }) => {
-  await bringIn(page, '<h2>Wax</h2><p>Text.</p><p><strong>You will need:</strong></p><ul><li>A smoker</li><li>A veil</li></ul>', freshTitle('Not sure'));
+test('whoever is not sure leaves the question to somebody who knows; an answer says who gave it and can be taken back', async ({
+  page,
+}) => {
+  await bringIn(
+    page,
+    '<h2>Wax</h2><p>Text.</p><p><strong>You will need:</strong></p><ul><li>A smoker</li><li>A veil</li></ul>',
+    freshTitle('Not sure'),
+  );
   await takeUp(page, 'Bold line in place of a heading');
   const question = page.getByRole('group', { name: 'Question' });
   await question.getByRole('button', { name: 'Not sure' }).click();

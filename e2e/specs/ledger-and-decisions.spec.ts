@@ -5,7 +5,9 @@ import { bringIn, freshTitle, ownCollection, ownTitle, standing, takeUp } from '
 async function bringMany(page: Page, collection: string, many: number): Promise<void> {
   const one = async (i: number) => {
     const text = i % 3 === 0 ? '<h2></h2><p>Text.</p>' : '<h2>Wax</h2><p>Text.</p>';
-    expect((await page.request.post('/api/bring-in', { data: { collection, title: `Leaf ${String(i).padStart(3, '0')}`, text } })).status()).toBe(200);
+    expect(
+      (await page.request.post('/api/bring-in', { data: { collection, title: `Leaf ${String(i).padStart(3, '0')}`, text } })).status(),
+    ).toBe(200);
   };
   for (let i = 0; i < many; i += 4) await Promise.all(Array.from({ length: Math.min(4, many - i) }, (_, k) => one(i + k)));
 }
@@ -44,7 +46,10 @@ test('a collection of many pages is read a hundred at a time, in an order, and n
   await expect(page.getByRole('alert')).toContainText('This place in the ledger is not known');
 });
 
-test('of two who decide on one finding the second is told what the first decided, and nothing is overwritten', async ({ page, context }) => {
+test('of two who decide on one finding the second is told what the first decided, and nothing is overwritten', async ({
+  page,
+  context,
+}) => {
   await bringIn(page, '<h2>Wax</h2><p>For the chart of combs <a href="https://larkmoor.example/x">click here</a>.</p>', freshTitle('Both'));
   const other = await context.newPage();
   await other.goto(page.url());
@@ -105,9 +110,17 @@ test('a request that is too long is refused before it is read, and files are ser
   const address = '/proof/a-first-year-with-bees/images/smoker.png';
   const whole = await request.get(address);
   const bytes = await whole.body();
-  expect([whole.status(), whole.headers()['accept-ranges'], Number(whole.headers()['content-length'])]).toEqual([200, 'bytes', bytes.length]);
+  expect([whole.status(), whole.headers()['accept-ranges'], Number(whole.headers()['content-length'])]).toEqual([
+    200,
+    'bytes',
+    bytes.length,
+  ]);
   const part = await request.get(address, { headers: { range: 'bytes=10-29' } });
-  expect([part.status(), part.headers()['content-range'], (await part.body()).equals(bytes.subarray(10, 30))]).toEqual([206, `bytes 10-29/${bytes.length}`, true]);
+  expect([part.status(), part.headers()['content-range'], (await part.body()).equals(bytes.subarray(10, 30))]).toEqual([
+    206,
+    `bytes 10-29/${bytes.length}`,
+    true,
+  ]);
   const tail = await request.get(address, { headers: { range: 'bytes=-5' } });
   expect((await tail.body()).equals(bytes.subarray(-5))).toBe(true);
   expect((await request.get(address, { headers: { range: `bytes=${bytes.length}-` } })).status()).toBe(416);

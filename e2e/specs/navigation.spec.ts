@@ -48,7 +48,12 @@ test('the criterion behind a note ships with the application', async ({ page }) 
 });
 
 test('an address with nothing at it says so', async ({ page }) => {
-  for (const address of ['/collections/nowhere', '/collections/a-first-year-with-bees/nothing', '/criteria/9.9.9', '/proof/a-first-year-with-bees/nothing.png']) {
+  for (const address of [
+    '/collections/nowhere',
+    '/collections/a-first-year-with-bees/nothing',
+    '/criteria/9.9.9',
+    '/proof/a-first-year-with-bees/nothing.png',
+  ]) {
     const answer = await page.goto(address);
     expect([address, answer?.status()]).toEqual([address, 404]);
   }

@@ -4,7 +4,11 @@ import { expect, test } from '@playwright/test';
 import { bringIn, freshTitle } from '../support/desk';
 
 test('notes stand beside their lines, and choosing either moves the other', async ({ page }) => {
-  await bringIn(page, `<h2>Wax</h2><p>${'Words of a long paragraph. '.repeat(120)}</p><p><a href="swarms.html"></a></p><p>${'More words. '.repeat(200)}</p><p><img src="images/smoker.png"></p>`, freshTitle('Margin'));
+  await bringIn(
+    page,
+    `<h2>Wax</h2><p>${'Words of a long paragraph. '.repeat(120)}</p><p><a href="swarms.html"></a></p><p>${'More words. '.repeat(200)}</p><p><img src="images/smoker.png"></p>`,
+    freshTitle('Margin'),
+  );
   const margin = page.getByRole('group', { name: 'Margin' });
   const mark = margin.getByRole('button', { name: /must: Image with no alternative/ });
   await mark.click();

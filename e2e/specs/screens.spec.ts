@@ -28,9 +28,27 @@ const SHEETS: readonly (readonly [string, (page: Page) => Promise<void>])[] = [
   ['Keys of the Desk', (page) => page.getByRole('button', { name: 'Keys' }).click()],
   ['Fix what is certain', (page) => page.getByRole('button', { name: 'Fix what is certain…' }).click()],
   ['Let it stand for a time', (page) => page.getByRole('button', { name: 'Let it stand for a time…' }).click()],
-  ['Link', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Link', exact: true }).click(); }],
-  ['Image', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Image', exact: true }).click(); }],
-  ['Table', async (page) => { await page.getByRole('tab', { name: 'Text' }).click(); await page.getByRole('button', { name: 'Table', exact: true }).click(); }],
+  [
+    'Link',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Text' }).click();
+      await page.getByRole('button', { name: 'Link', exact: true }).click();
+    },
+  ],
+  [
+    'Image',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Text' }).click();
+      await page.getByRole('button', { name: 'Image', exact: true }).click();
+    },
+  ],
+  [
+    'Table',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Text' }).click();
+      await page.getByRole('button', { name: 'Table', exact: true }).click();
+    },
+  ],
 ];
 
 for (const [name, act] of SHEETS) {
@@ -40,8 +58,15 @@ for (const [name, act] of SHEETS) {
     const sheet = page.getByRole('dialog', { name });
     await expect(sheet).toBeVisible();
     await expect(sheet.getByText('Looking at each of them…')).toBeHidden();
-    const findings = selectFindings(auditPage(parsePage(await sheet.evaluate((dialog) => dialog.outerHTML), { scope: 'fragment' })).findings, DEFAULT_PROFILE);
-    expect(findings.filter((finding) => finding.weight !== 'consider' && finding.outcome === 'failed').map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
+    const findings = selectFindings(
+      auditPage(parsePage(await sheet.evaluate((dialog) => dialog.outerHTML), { scope: 'fragment' })).findings,
+      DEFAULT_PROFILE,
+    );
+    expect(
+      findings
+        .filter((finding) => finding.weight !== 'consider' && finding.outcome === 'failed')
+        .map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`),
+    ).toEqual([]);
     expect(await unnamed(page)).toEqual([]);
     await page.setViewportSize({ width: 320, height: 640 });
     const box = (await sheet.boundingBox())!;
@@ -63,8 +88,14 @@ function screenOf(page: Page): Promise<string> {
 /** Roles of the controls that Chromium exposes without a name. */
 async function unnamed(page: Page): Promise<string[]> {
   const session = await page.context().newCDPSession(page);
-  const { nodes } = (await session.send('Accessibility.getFullAXTree')) as { nodes: { ignored: boolean; role?: { value: string }; name?: { value: string } }[] };
-  const controls = nodes.filter((node) => !node.ignored && /^(?:button|link|textbox|searchbox|combobox|radio|checkbox|tab|menuitem|Iframe|heading|region|dialog)$/.test(node.role?.value ?? ''));
+  const { nodes } = (await session.send('Accessibility.getFullAXTree')) as {
+    nodes: { ignored: boolean; role?: { value: string }; name?: { value: string } }[];
+  };
+  const controls = nodes.filter(
+    (node) =>
+      !node.ignored &&
+      /^(?:button|link|textbox|searchbox|combobox|radio|checkbox|tab|menuitem|Iframe|heading|region|dialog)$/.test(node.role?.value ?? ''),
+  );
   expect(controls.length).toBeGreaterThan(2);
   return controls.filter((node) => !node.name?.value?.trim()).map((node) => node.role!.value);
 }
@@ -74,7 +105,9 @@ for (const [name, address] of SCREENS) {
     await open(page, address);
     const findings = selectFindings(auditPage(parsePage(await screenOf(page))).findings, DEFAULT_PROFILE);
     // Whether an image of the demo tells more than its name is asked of the page it comes from, not of the screen that shows it.
-    const ours = findings.filter((finding) => finding.weight !== 'consider' && !(finding.family === 'images' && finding.outcome === 'cantTell'));
+    const ours = findings.filter(
+      (finding) => finding.weight !== 'consider' && !(finding.family === 'images' && finding.outcome === 'cantTell'),
+    );
     expect(ours.map((finding) => `${finding.at.path}: ${sentenceOf(finding)}`)).toEqual([]);
   });
 
@@ -100,14 +133,39 @@ test('text and controls keep their contrast, by day and by night', async ({ page
     await open(page, '/');
     const tokens = await page.evaluate(() => {
       const style = getComputedStyle(document.documentElement);
-      return Object.fromEntries(['ground', 'paper', 'sheet', 'gallWash', 'rubricWash', 'bar', 'ink', 'quiet', 'gall', 'gallInk', 'rubric', 'barInk', 'barQuiet', 'edge', 'barEdge'].map((name) => [name, style.getPropertyValue(`--${name}`).trim()]));
+      return Object.fromEntries(
+        [
+          'ground',
+          'paper',
+          'sheet',
+          'gallWash',
+          'rubricWash',
+          'bar',
+          'ink',
+          'quiet',
+          'gall',
+          'gallInk',
+          'rubric',
+          'barInk',
+          'barQuiet',
+          'edge',
+          'barEdge',
+        ].map((name) => [name, style.getPropertyValue(`--${name}`).trim()]),
+      );
     });
     const pairs = [
       ...['ground', 'paper', 'sheet', 'gallWash'].flatMap((ground) => ['ink', 'quiet', 'gall'].map((text) => [text, ground, 7] as const)),
       ...['paper', 'sheet', 'rubricWash'].map((ground) => ['rubric', ground, 7] as const),
-      ['gallInk', 'gall', 7], ['barInk', 'bar', 7], ['barQuiet', 'bar', 7], ['edge', 'sheet', 3], ['edge', 'ground', 3], ['barEdge', 'bar', 3],
+      ['gallInk', 'gall', 7],
+      ['barInk', 'bar', 7],
+      ['barQuiet', 'bar', 7],
+      ['edge', 'sheet', 3],
+      ['edge', 'ground', 3],
+      ['barEdge', 'bar', 3],
     ] as const;
-    const low = pairs.filter(([text, ground, least]) => contrast(tokens[text]!, tokens[ground]!) < least).map(([text, ground]) => `${colorScheme} ${text} on ${ground}: ${contrast(tokens[text]!, tokens[ground]!).toFixed(2)}`);
+    const low = pairs
+      .filter(([text, ground, least]) => contrast(tokens[text]!, tokens[ground]!) < least)
+      .map(([text, ground]) => `${colorScheme} ${text} on ${ground}: ${contrast(tokens[text]!, tokens[ground]!).toFixed(2)}`);
     expect(low).toEqual([]);
   }
 });

@@ -9,16 +9,28 @@ const PAGE = `<h2>Wax</h2><p>${'Words of a long paragraph. '.repeat(60)}</p><p><
 test('the proof is as wide as a desktop, a tablet or a phone, and notes keep to their lines', async ({ page }) => {
   await bringIn(page, PAGE, freshTitle('Widths'));
   const widths = page.getByRole('radiogroup', { name: 'Width' });
-  for (const [name, width] of [['Desktop', 1280], ['Tablet', 768], ['Phone', 320]] as const) {
+  for (const [name, width] of [
+    ['Desktop', 1280],
+    ['Tablet', 768],
+    ['Phone', 320],
+  ] as const) {
     await widths.getByText(name).click();
-    await expect.poll(() => frame(page).locator('html').evaluate((html) => html.ownerDocument.defaultView!.innerWidth)).toBe(width);
+    await expect
+      .poll(() =>
+        frame(page)
+          .locator('html')
+          .evaluate((html) => html.ownerDocument.defaultView!.innerWidth),
+      )
+      .toBe(width);
     const image = frame(page).locator('img').first();
     await mark(page, /must: Image with no alternative/).click();
     await image.scrollIntoViewIfNeeded();
-    await expect.poll(async () => {
-      const [note, shown] = [await mark(page, /must: Image with no alternative/).boundingBox(), await image.boundingBox()];
-      return note!.y + note!.height / 2 > shown!.y - 24 && note!.y + note!.height / 2 < shown!.y + shown!.height + 24;
-    }).toBe(true);
+    await expect
+      .poll(async () => {
+        const [note, shown] = [await mark(page, /must: Image with no alternative/).boundingBox(), await image.boundingBox()];
+        return note!.y + note!.height / 2 > shown!.y - 24 && note!.y + note!.height / 2 < shown!.y + shown!.height + 24;
+      })
+      .toBe(true);
   }
   await expect(page).toHaveURL(/width=320/);
   await page.reload();
@@ -27,7 +39,11 @@ test('the proof is as wide as a desktop, a tablet or a phone, and notes keep to 
 
 test('text is doubled alone, images give way to their words, and colours to what other eyes see', async ({ page }) => {
   await bringIn(page, PAGE, freshTitle('Eyes'));
-  const size = () => frame(page).locator('p').first().evaluate((p) => getComputedStyle(p).fontSize);
+  const size = () =>
+    frame(page)
+      .locator('p')
+      .first()
+      .evaluate((p) => getComputedStyle(p).fontSize);
   const before = Number.parseFloat(await size());
   await page.getByText('Text doubled').click();
   await expect.poll(async () => Number.parseFloat(await size())).toBe(before * 2);
@@ -35,7 +51,11 @@ test('text is doubled alone, images give way to their words, and colours to what
   await page.getByText('Images in words').click();
   await expect(frame(page).getByRole('img', { name: 'Image, nothing said' })).toBeVisible();
   await expect(frame(page).getByRole('img', { name: 'A smoker, lit' })).toBeVisible();
-  expect(await frame(page).locator('img').evaluateAll((all) => all.filter((image) => (image as HTMLImageElement).src !== '').length)).toBe(0);
+  expect(
+    await frame(page)
+      .locator('img')
+      .evaluateAll((all) => all.filter((image) => (image as HTMLImageElement).src !== '').length),
+  ).toBe(0);
 
   await page.getByLabel('Seen with').selectOption('no colour');
   await expect(page).toHaveURL(/text=200&eyes=no-colour&images=words/);

@@ -21,7 +21,9 @@ test('typing is audited as one goes, kept as a draft over a reload, and saved as
   await typeAtEnd(page, '<p>See <img src="bee.png"></p>');
   await expect(page.getByRole('heading', { name: 'In this draft: 1 note' })).toBeVisible();
   await expect(page.getByRole('button', { name: /line 3.*bee\.png has no alternative/ })).toBeVisible();
-  const slow = await page.evaluate(() => Math.max(...performance.getEntriesByName('inkwell: keystroke to notes').map((entry) => entry.duration)));
+  const slow = await page.evaluate(() =>
+    Math.max(...performance.getEntriesByName('inkwell: keystroke to notes').map((entry) => entry.duration)),
+  );
   expect(slow).toBeLessThan(2_000);
 
   await page.reload();
@@ -78,7 +80,10 @@ test('a correction made on an older revision is refused, and what was typed stay
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>\n<h2></h2>', freshTitle('Stale note'));
   const other = await context.newPage();
   await other.goto(page.url());
-  await page.getByRole('button', { name: /Heading with no text/ }).first().click();
+  await page
+    .getByRole('button', { name: /Heading with no text/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(standing(page)).toContainText('revision 2');
 
@@ -138,6 +143,8 @@ test('a page that ends its lines in CR LF keeps them through the editor', async 
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Save as revision 3' }).click();
   await expect(standing(page)).toContainText('revision 3');
-  const answer = (await (await request.post(`/api/pages/${id}/compare`, { data: { from: 2, to: 3 } })).json()) as { value: { to: { html: string } } };
+  const answer = (await (await request.post(`/api/pages/${id}/compare`, { data: { from: 2, to: 3 } })).json()) as {
+    value: { to: { html: string } };
+  };
   expect(answer.value.to.html).toBe('<h2>Wax</h2>\r\n<p>One</p>\r\n<p>Put in</p>\r\n<h2></h2>\r\n');
 });

@@ -2,7 +2,11 @@ import { expect, test } from '@playwright/test';
 import { bringIn, freshTitle, sourceOf, standing } from '../support/desk';
 
 test('the outline is put in order with the keys, with impostors in it, as one revision', async ({ page }) => {
-  await bringIn(page, '<h2>Wax</h2>\n<p>Text.</p>\n<h4 class="k">Rendering</h4>\n<p><b>What it is for</b></p>\n<p>Candles and polish.</p>', freshTitle('Outline'));
+  await bringIn(
+    page,
+    '<h2>Wax</h2>\n<p>Text.</p>\n<h4 class="k">Rendering</h4>\n<p><b>What it is for</b></p>\n<p>Candles and polish.</p>',
+    freshTitle('Outline'),
+  );
   await page.getByRole('tab', { name: 'Outline' }).click();
   const tree = page.getByRole('list', { name: 'Headings in order' });
   await expect(tree.getByRole('button', { name: /^level 4 ?Rendering ?leaps from 2 to 4/ })).toBeVisible();
@@ -17,7 +21,9 @@ test('the outline is put in order with the keys, with impostors in it, as one re
   await page.getByRole('button', { name: 'Apply 2 changes' }).click();
   await expect(standing(page)).toContainText('revision 2, edited');
   await expect(page.getByRole('button', { name: 'No level to repair' })).toBeVisible();
-  expect(await sourceOf(page)).toBe('<h2>Wax</h2>\n<p>Text.</p>\n<h3 class="k">Rendering</h3>\n<h2>What it is for</h2>\n<p>Candles and polish.</p>');
+  expect(await sourceOf(page)).toBe(
+    '<h2>Wax</h2>\n<p>Text.</p>\n<h3 class="k">Rendering</h3>\n<h2>What it is for</h2>\n<p>Candles and polish.</p>',
+  );
 });
 
 test('a heading is dragged deeper', async ({ page }) => {
@@ -33,7 +39,11 @@ test('a heading is dragged deeper', async ({ page }) => {
 });
 
 test('a table’s headers and caption are chosen, and each cell shows what is read with it', async ({ page }) => {
-  await bringIn(page, '<h2>Yields</h2><table><tr><td>Hive</td><td>Spring</td></tr><tr><td>North</td><td>12 kg</td></tr><tr><td>South</td><td>9 kg</td></tr></table>', freshTitle('Table'));
+  await bringIn(
+    page,
+    '<h2>Yields</h2><table><tr><td>Hive</td><td>Spring</td></tr><tr><td>North</td><td>12 kg</td></tr><tr><td>South</td><td>9 kg</td></tr></table>',
+    freshTitle('Table'),
+  );
   await page.getByRole('tab', { name: 'Outline' }).click();
   await page.getByRole('tab', { name: 'Tables 1' }).click();
   await page.getByRole('radiogroup', { name: 'Headers' }).getByText('both').click();
@@ -41,19 +51,32 @@ test('a table’s headers and caption are chosen, and each cell shows what is re
   await page.getByRole('textbox', { name: 'Caption' }).fill('Honey by hive');
   await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(standing(page)).toContainText('revision 2');
-  expect(await sourceOf(page)).toContain('<caption>Honey by hive</caption><tr><th scope="col">Hive</th><th scope="col">Spring</th></tr><tr><th scope="row">North</th><td>12 kg</td>');
+  expect(await sourceOf(page)).toContain(
+    '<caption>Honey by hive</caption><tr><th scope="col">Hive</th><th scope="col">Spring</th></tr><tr><th scope="row">North</th><td>12 kg</td>',
+  );
 });
 
 test('a layout table is taken away after a look at its reading order', async ({ page }) => {
-  await bringIn(page, '<h2>Visit</h2><table border="0"><tr><td><p>Opening times</p></td><td><p>How to get here</p></td></tr><tr><td><p>Daily from nine.</p></td><td><p>By the towpath.</p></td></tr></table>', freshTitle('Layout'));
+  await bringIn(
+    page,
+    '<h2>Visit</h2><table border="0"><tr><td><p>Opening times</p></td><td><p>How to get here</p></td></tr><tr><td><p>Daily from nine.</p></td><td><p>By the towpath.</p></td></tr></table>',
+    freshTitle('Layout'),
+  );
   await page.getByRole('tab', { name: 'Outline' }).click();
   await page.getByRole('tab', { name: 'Tables 1' }).click();
   await page.getByRole('button', { name: 'It is only layout…' }).click();
   await page.getByText('column by column').click();
-  await expect(page.getByRole('list', { name: 'Read in this order' }).getByRole('listitem')).toHaveText(['Opening times', 'Daily from nine.', 'How to get here', 'By the towpath.']);
+  await expect(page.getByRole('list', { name: 'Read in this order' }).getByRole('listitem')).toHaveText([
+    'Opening times',
+    'Daily from nine.',
+    'How to get here',
+    'By the towpath.',
+  ]);
   await page.getByRole('button', { name: 'Take the table away' }).click();
   await expect(standing(page)).toContainText('revision 2');
-  expect((await sourceOf(page)).replace(/\s+/g, '')).toBe('<h2>Visit</h2><p>Openingtimes</p><p>Dailyfromnine.</p><p>Howtogethere</p><p>Bythetowpath.</p>');
+  expect((await sourceOf(page)).replace(/\s+/g, '')).toBe(
+    '<h2>Visit</h2><p>Openingtimes</p><p>Dailyfromnine.</p><p>Howtogethere</p><p>Bythetowpath.</p>',
+  );
 });
 
 test('typed lines stand beside the nested list they become', async ({ page }) => {

@@ -14,7 +14,11 @@ async function save(page: Page, revision: number): Promise<void> {
 }
 
 test('words are changed in place, and every block that nobody touched stays byte for byte', async ({ page }) => {
-  await bringIn(page, '<h2 >Wax</h2>\n<div class=lead>\n<p  id=one>It keeps</p>\n</div>\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>', freshTitle('Text'));
+  await bringIn(
+    page,
+    '<h2 >Wax</h2>\n<div class=lead>\n<p  id=one>It keeps</p>\n</div>\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>',
+    freshTitle('Text'),
+  );
   await openText(page);
   await expect(editor(page).getByText('Kept as it is: <video>')).toBeVisible();
   await editor(page).getByText('It keeps').click();
@@ -26,7 +30,9 @@ test('words are changed in place, and every block that nobody touched stays byte
   await page.reload();
   await expect(editor(page).getByText('It keeps for years')).toBeVisible();
   await save(page, 2);
-  expect(await sourceOf(page)).toBe('<h2 >Wax</h2>\n<div class=lead>\n<p id="one">It keeps for years</p>\n<p>And more &amp; more</p>\n</div>\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>');
+  expect(await sourceOf(page)).toBe(
+    '<h2 >Wax</h2>\n<div class=lead>\n<p id="one">It keeps for years</p>\n<p>And more &amp; more</p>\n</div>\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>',
+  );
 });
 
 test('only sound markup is written: headings, strong words, lists, links with words, languages', async ({ page }) => {
@@ -61,7 +67,9 @@ test('only sound markup is written: headings, strong words, lists, links with wo
   await link.getByLabel('Its words').fill('Spring work');
   await link.getByRole('button', { name: 'Set the link' }).click();
   await save(page, 2);
-  expect(await sourceOf(page)).toBe('<h2>Wax</h2>\n<p>Start</p>\n<h3>Uses</h3>\n<p><strong>Two</strong> of many, says <span lang="de">Wachs</span></p>\n<ul>\n<li>Candles\n<ul>\n<li>Dipped, see <a href="spring.html">Spring work</a></li>\n</ul></li>\n</ul>');
+  expect(await sourceOf(page)).toBe(
+    '<h2>Wax</h2>\n<p>Start</p>\n<h3>Uses</h3>\n<p><strong>Two</strong> of many, says <span lang="de">Wachs</span></p>\n<ul>\n<li>Candles\n<ul>\n<li>Dipped, see <a href="spring.html">Spring work</a></li>\n</ul></li>\n</ul>',
+  );
   // A list of one item and a list in it are questions; nothing in what was written is wrong.
   await expect(standing(page)).not.toContainText(/must|should/);
 });
@@ -91,7 +99,9 @@ test('an image is put in with its words or as decoration, and not without either
     await page.keyboard.type(words);
   }
   await save(page, 2);
-  expect(await sourceOf(page)).toContain('<p>Start<img src="images/smoker.png" alt="A smoker, lit"></p>\n<table>\n<caption>Honey by hive</caption>\n<thead>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n</thead>\n<tbody>\n<tr><td>North</td><td>12 kg</td></tr>\n</tbody>\n</table>');
+  expect(await sourceOf(page)).toContain(
+    '<p>Start<img src="images/smoker.png" alt="A smoker, lit"></p>\n<table>\n<caption>Honey by hive</caption>\n<thead>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n</thead>\n<tbody>\n<tr><td>North</td><td>12 kg</td></tr>\n</tbody>\n</table>',
+  );
 });
 
 test('what comes from a word processor is cleaned, its typed list made real, and its bold line asked about', async ({ page }) => {
@@ -123,7 +133,11 @@ test('what comes from a word processor is cleaned, its typed list made real, and
 });
 
 test('Tab leaves the text, also from a list or a table', async ({ page }) => {
-  await bringIn(page, '<h2>Wax</h2>\n<ul><li>One</li><li>Two</li></ul>\n<table><caption>C</caption><tr><th scope="col">A</th></tr><tr><td>b</td></tr></table>', freshTitle('Tab'));
+  await bringIn(
+    page,
+    '<h2>Wax</h2>\n<ul><li>One</li><li>Two</li></ul>\n<table><caption>C</caption><tr><th scope="col">A</th></tr><tr><td>b</td></tr></table>',
+    freshTitle('Tab'),
+  );
   await openText(page);
   for (const words of ['Two', 'b']) {
     await editor(page).getByText(words, { exact: true }).click();
@@ -135,7 +149,11 @@ test('Tab leaves the text, also from a list or a table', async ({ page }) => {
 
 test('a table is worked on where one stands in it, and no other table is touched', async ({ page }) => {
   const other = '<table class=other><caption>Other</caption><tr><th>A</th></tr><tr><td>b</td></tr></table>';
-  await bringIn(page, `<h2>Yields</h2>\n${other}\n<table><tr><td>Hive</td><td>Honey</td></tr><tr><td>North</td><td>12</td></tr></table>`, freshTitle('Table tools'));
+  await bringIn(
+    page,
+    `<h2>Yields</h2>\n${other}\n<table><tr><td>Hive</td><td>Honey</td></tr><tr><td>North</td><td>12</td></tr></table>`,
+    freshTitle('Table tools'),
+  );
   await openText(page);
   await editor(page).getByText('Hive').click();
   const tools = page.getByRole('toolbar', { name: 'Tools for the table' });
@@ -150,5 +168,7 @@ test('a table is worked on where one stands in it, and no other table is touched
   await save(page, 2);
   const source = await sourceOf(page);
   expect(source).toContain(other);
-  expect(source).toContain('<caption>Honey by hive</caption>\n<tbody>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n<tr><th scope="row">North</th><td>12</td></tr>\n<tr><th scope="row"></th><td></td></tr>\n</tbody>');
+  expect(source).toContain(
+    '<caption>Honey by hive</caption>\n<tbody>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n<tr><th scope="row">North</th><td>12</td></tr>\n<tr><th scope="row"></th><td></td></tr>\n</tbody>',
+  );
 });

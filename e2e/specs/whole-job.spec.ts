@@ -68,7 +68,9 @@ test('a page goes from paste to signed off, one correction of each family at a t
 
 test('a whole page gets its language and title', async ({ page }) => {
   await page.goto('/collections/larkmoor-canal-trust/bring-in');
-  await page.getByLabel('The page’s content').fill('<!doctype html>\n<html>\n<head></head>\n<body><main><h1>Moorings</h1><p>Ten of them.</p></main></body>\n</html>');
+  await page
+    .getByLabel('The page’s content')
+    .fill('<!doctype html>\n<html>\n<head></head>\n<body><main><h1>Moorings</h1><p>Ten of them.</p></main></body>\n</html>');
   await expect(page.getByText('A whole page, 2 notes so far.')).toBeVisible();
   await page.getByLabel('Title').fill('Moorings');
   await page.getByRole('button', { name: 'Bring it in' }).click();
@@ -79,11 +81,17 @@ test('a whole page gets its language and title', async ({ page }) => {
   await page.getByLabel('Title of the page').fill('Moorings – Larkmoor Canal Trust');
   await apply(page);
   await expect(standing(page)).toContainText('Ready');
-  expect(await sourceOf(page)).toBe('<!doctype html>\n<html lang="en">\n<head><title>Moorings – Larkmoor Canal Trust</title></head>\n<body><main><h1>Moorings</h1><p>Ten of them.</p></main></body>\n</html>');
+  expect(await sourceOf(page)).toBe(
+    '<!doctype html>\n<html lang="en">\n<head><title>Moorings – Larkmoor Canal Trust</title></head>\n<body><main><h1>Moorings</h1><p>Ten of them.</p></main></body>\n</html>',
+  );
 });
 
 test('a question is ruled on, the answer survives a change, and it can be taken back', async ({ page }) => {
-  await bringIn(page, '<h2>Wax</h2>\n<p>See the chart of combs <a href="swarms.html">here</a>.</p>\n<h4>Old</h4><p>Text</p>', freshTitle('Ruling'));
+  await bringIn(
+    page,
+    '<h2>Wax</h2>\n<p>See the chart of combs <a href="swarms.html">here</a>.</p>\n<h4>Old</h4><p>Text</p>',
+    freshTitle('Ruling'),
+  );
   await expect(standing(page)).toContainText('To judge');
   await takeUp(page, 'Link text that does not say');
   await page.getByRole('button', { name: 'Yes, it is plain where it stands' }).click();

@@ -24,10 +24,25 @@ export async function ownCollection(): Promise<string> {
   try {
     if (await collectionBySlug(db, slug)) return slug;
     const id = await addCollection(db, { slug, title: ownTitle(), kind: 'course', scope: 'fragment' });
-    await sql`insert into assets (collection_id, path, sha256) select ${id}::integer, path, sha256 from assets a join collections c on c.id = a.collection_id where c.slug = 'a-first-year-with-bees'`.execute(db);
+    await sql`insert into assets (collection_id, path, sha256) select ${id}::integer, path, sha256 from assets a join collections c on c.id = a.collection_id where c.slug = 'a-first-year-with-bees'`.execute(
+      db,
+    );
     // What test pages link to is there.
-    const targets = ['a.html', 'b.html', 'c.html', 'x', 'a.mp4', 'spring.html', 'swarms.html', ...[1, 2, 3, 4].map((n) => `leaf-${n}.html`)];
-    await placeFiles(db, id, targets.map((path) => ({ path, mediaType: 'text/plain', bytes: Buffer.from('there') })));
+    const targets = [
+      'a.html',
+      'b.html',
+      'c.html',
+      'x',
+      'a.mp4',
+      'spring.html',
+      'swarms.html',
+      ...[1, 2, 3, 4].map((n) => `leaf-${n}.html`),
+    ];
+    await placeFiles(
+      db,
+      id,
+      targets.map((path) => ({ path, mediaType: 'text/plain', bytes: Buffer.from('there') })),
+    );
     return slug;
   } finally {
     await db.destroy();

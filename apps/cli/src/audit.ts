@@ -8,11 +8,21 @@ const FORMATS = ['text', 'json', 'earl', 'csv', 'sarif', 'junit'] as const;
 
 /** `inkwell audit`: every page behind the paths, for people or for programs. */
 export async function auditCommand(args: string[]): Promise<number> {
-  const { values, positionals } = readCall(args, { profile: { type: 'string' }, scope: { type: 'string' }, format: { type: 'string' }, out: { type: 'string' }, css: { type: 'string', multiple: true } });
+  const { values, positionals } = readCall(args, {
+    profile: { type: 'string' },
+    scope: { type: 'string' },
+    format: { type: 'string' },
+    out: { type: 'string' },
+    css: { type: 'string', multiple: true },
+  });
   if (positionals.length === 0) throw new CallError('audit needs a PATH: an HTML file, a folder, or - for standard input');
   const format = oneOf('--format', values.format, FORMATS);
   const profile = await profileFrom(values.profile);
-  const pages = await examineAll(await pagesBehind(positionals), { profile, scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) });
+  const pages = await examineAll(await pagesBehind(positionals), {
+    profile,
+    scope: scopeNamed(values.scope),
+    sheets: await sheetsFrom(values.css),
+  });
   const { name, standard, level } = profile;
   await deliver(written({ inkwell: ENGINE_VERSION, profile: { name, standard, level }, pages }, format), values.out);
   return pages.some((page) => page.verdict === 'held') ? 1 : 0;

@@ -29,9 +29,13 @@ export async function profileFrom(name: string | undefined): Promise<Profile> {
 
 /** The texts of style sheets named by --css. */
 export function sheetsFrom(files: readonly string[] = []): Promise<string[]> {
-  return Promise.all(files.map((file) => readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
-    throw new CallError(`the style sheet ${file} cannot be read (${error.code ?? error.message})`);
-  })));
+  return Promise.all(
+    files.map((file) =>
+      readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
+        throw new CallError(`the style sheet ${file} cannot be read (${error.code ?? error.message})`);
+      }),
+    ),
+  );
 }
 
 export function scopeNamed(name: string | undefined): Scope | undefined {

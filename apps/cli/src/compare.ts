@@ -1,4 +1,14 @@
-import { auditPage, changeBetween, compareAudits, parsePage, selectFindings, verdictOf, type Page, type Profile, type Scope } from '@inkwell/core';
+import {
+  auditPage,
+  changeBetween,
+  compareAudits,
+  parsePage,
+  selectFindings,
+  verdictOf,
+  type Page,
+  type Profile,
+  type Scope,
+} from '@inkwell/core';
 import type { ReportedFinding } from '@inkwell/formats';
 import { CallError, profileFrom, readCall, scopeNamed } from './call.ts';
 import { reported } from './examine.ts';
@@ -42,12 +52,21 @@ async function pairsOf(old: string, fresh: string): Promise<Pair[]> {
   const after = await pagesBehind([fresh]);
   if (!oldIsFolder) return [{ path: fresh, old: before[0]!, fresh: after[0]! }];
   const paths = [...new Set([...before, ...after].map((page) => page.path))].sort();
-  return paths.map((path) => ({ path, old: before.find((page) => page.path === path) ?? null, fresh: after.find((page) => page.path === path) ?? null }));
+  return paths.map((path) => ({
+    path,
+    old: before.find((page) => page.path === path) ?? null,
+    fresh: after.find((page) => page.path === path) ?? null,
+  }));
 }
 
 async function compareOne({ path, old, fresh }: Pair, profile: Profile, scope: Scope | undefined): Promise<Compared> {
   const [before, after] = [await open(old, scope), await open(fresh, scope)];
-  const compared = compareAudits(selectFindings(auditPage(before).findings, profile), selectFindings(auditPage(after).findings, profile), old && fresh ? changeBetween(before.source, after.source) : undefined, { before: before.source, after: after.source });
+  const compared = compareAudits(
+    selectFindings(auditPage(before).findings, profile),
+    selectFindings(auditPage(after).findings, profile),
+    old && fresh ? changeBetween(before.source, after.source) : undefined,
+    { before: before.source, after: after.source },
+  );
   return {
     path,
     fixed: compared.fixed.map((finding) => reported(before, finding)),
@@ -63,11 +82,19 @@ async function open(file: PageFile | null, scope: Scope | undefined): Promise<Pa
 }
 
 function asJson(results: readonly Compared[]): string {
-  const all = { fixed: results.flatMap((one) => one.fixed), kept: results.flatMap((one) => one.kept), new: results.flatMap((one) => one.new) };
+  const all = {
+    fixed: results.flatMap((one) => one.fixed),
+    kept: results.flatMap((one) => one.kept),
+    new: results.flatMap((one) => one.new),
+  };
   return `${JSON.stringify(all, null, 2)}\n`;
 }
 
 function asText({ path, fixed, kept, new: brought }: Compared): string {
-  const part = (title: string, findings: readonly ReportedFinding[]) => (findings.length > 0 ? `${title}\n${findings.map(findingText).join('')}` : '');
-  return `${path}: ${fixed.length} fixed, ${kept.length} kept, ${brought.length} new\n${part('fixed', fixed)}${part('kept', kept.map((pair) => pair.new))}${part('new', brought)}`;
+  const part = (title: string, findings: readonly ReportedFinding[]) =>
+    findings.length > 0 ? `${title}\n${findings.map(findingText).join('')}` : '';
+  return `${path}: ${fixed.length} fixed, ${kept.length} kept, ${brought.length} new\n${part('fixed', fixed)}${part(
+    'kept',
+    kept.map((pair) => pair.new),
+  )}${part('new', brought)}`;
 }

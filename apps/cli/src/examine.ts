@@ -1,22 +1,57 @@
-import { auditPage, isCertain, parsePage, REMEDIES, selectFindings, sentenceOf, titleText, verdictOf, type Finding, type Page, type Profile, type Scope, type Surroundings } from '@inkwell/core';
+import {
+  auditPage,
+  isCertain,
+  parsePage,
+  REMEDIES,
+  selectFindings,
+  sentenceOf,
+  titleText,
+  verdictOf,
+  type Finding,
+  type Page,
+  type Profile,
+  type Scope,
+  type Surroundings,
+} from '@inkwell/core';
 import type { ReportedFinding, ReportedPage } from '@inkwell/formats';
 
 /** Audits one page's text under a profile. The same text and profile give the same report, byte for byte. */
-export function examine(path: string, source: string, profile: Profile, scope: Scope | undefined, surroundings: Surroundings): ReportedPage {
+export function examine(
+  path: string,
+  source: string,
+  profile: Profile,
+  scope: Scope | undefined,
+  surroundings: Surroundings,
+): ReportedPage {
   const page = parsePage(source, { ...(scope ? { scope } : {}), surroundings });
   const findings = selectFindings(auditPage(page).findings, profile);
-  return { path, title: titleText(page), scope: page.scope, verdict: verdictOf(findings, profile), findings: findings.map((finding) => reported(page, finding)) };
+  return {
+    path,
+    title: titleText(page),
+    scope: page.scope,
+    verdict: verdictOf(findings, profile),
+    findings: findings.map((finding) => reported(page, finding)),
+  };
 }
 
 export function reported(page: Page, finding: Finding): ReportedFinding {
   const { rule, family, weight, outcome, criteria, techniques, at, fingerprint, remedies } = finding;
   const { path, start, end, line, column } = at;
   return {
-    rule, family, weight, outcome, criteria, techniques,
+    rule,
+    family,
+    weight,
+    outcome,
+    criteria,
+    techniques,
     message: sentenceOf(finding),
     at: { path, start, end, line, column },
     fingerprint,
-    remedies: remedies.map((name) => ({ name, certain: isCertain(REMEDIES[name], rule), needs: isCertain(REMEDIES[name], rule) ? [] : needsOf(page, finding, name) })),
+    remedies: remedies.map((name) => ({
+      name,
+      certain: isCertain(REMEDIES[name], rule),
+      needs: isCertain(REMEDIES[name], rule) ? [] : needsOf(page, finding, name),
+    })),
   };
 }
 

@@ -38,7 +38,9 @@ test('--out writes the file, and fixing it again changes nothing', () => {
 });
 
 test('--only fixes by the rules that are named', () => {
-  expect(call(['fix', 'page.html', '--only', 'headings/blank,links/title-repeats']).out).toBe(FIXED.replace('"A lock"', '"Photo of a lock"'));
+  expect(call(['fix', 'page.html', '--only', 'headings/blank,links/title-repeats']).out).toBe(
+    FIXED.replace('"A lock"', '"Photo of a lock"'),
+  );
 });
 
 test('--diff is a patch, and nothing where nothing differs', () => {
@@ -48,7 +50,16 @@ test('--diff is a patch, and nothing where nothing differs', () => {
 });
 
 test('one finding is fixed with what a person says', () => {
-  const { out, error } = call(['fix', 'page.html', '--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text=Fees & tides = 2027']);
+  const { out, error } = call([
+    'fix',
+    'page.html',
+    '--finding',
+    fingerprintOf('links/vague'),
+    '--remedy',
+    'reword',
+    '--set',
+    'text=Fees & tides = 2027',
+  ]);
   expect(out).toBe(PAGE.replace('>here<', '>Fees &amp; tides = 2027<'));
   expect(error).toContain('Fixed 1');
   const level = call(['fix', 'page.html', '--finding', fingerprintOf('headings/leap'), '--remedy', 'set-level', '--set', 'level=3']);
@@ -67,11 +78,27 @@ test('a page that is still held ends with 1', () => {
 test.each<[string, () => string[], RegExp]>([
   ['a rule that is none', () => ['--only', 'headings/gone'], /there is no rule headings\/gone/],
   ['a fingerprint that is none', () => ['--finding', '0000'], /no finding of this page has the fingerprint 0000/],
-  ['a remedy of another rule', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'decorative'], /links\/vague has no remedy decorative; it has reword, absorb-words, use-target-title/],
+  [
+    'a remedy of another rule',
+    () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'decorative'],
+    /links\/vague has no remedy decorative; it has reword, absorb-words, use-target-title/,
+  ],
   ['no remedy where none is certain', () => ['--finding', fingerprintOf('links/vague')], /name a --remedy/],
-  ['an input that is not asked for', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'words=x'], /reword asks for text, not for words/],
-  ['words that are no better', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text=click here'], /reword was not applied: .*still does not say/],
-  ['--set that is no pair', () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text'], /--set takes key=value/],
+  [
+    'an input that is not asked for',
+    () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'words=x'],
+    /reword asks for text, not for words/,
+  ],
+  [
+    'words that are no better',
+    () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text=click here'],
+    /reword was not applied: .*still does not say/,
+  ],
+  [
+    '--set that is no pair',
+    () => ['--finding', fingerprintOf('links/vague'), '--remedy', 'reword', '--set', 'text'],
+    /--set takes key=value/,
+  ],
   ['--remedy without its finding', () => ['--remedy', 'reword'], /name it with --finding/],
 ])('%s is refused in one line, and nothing is written', (_shows, args, reason) => {
   const { status, out, error } = call(['fix', 'page.html', ...args()]);

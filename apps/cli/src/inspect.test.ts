@@ -4,12 +4,15 @@ const { file, call, remove } = inkwellFolder();
 afterAll(remove);
 
 beforeAll(() => {
-  file('page.html', `<html lang="en"><head><title>Locks</title><link rel="stylesheet" href="house.css"></head><body><main>
+  file(
+    'page.html',
+    `<html lang="en"><head><title>Locks</title><link rel="stylesheet" href="house.css"></head><body><main>
 <h1>Locks</h1><h2>Top lock</h2><h4>Depth</h4><h2>Tides</h2>
 <p class="dim">See <a href="map.html" target="_blank">here</a> or <a href="fees.html">the fees</a>.</p>
 <ul><li>One<ol><li>In</li></ol></li><li>Two</li></ul><p>- a</p><p>- b</p>
 <table><caption>Depths</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><th scope="row">Top</th><td>2 m</td></tr></table>
-<p><img src="img/top-lock.png" alt="The top lock"><img src="line.png" alt=""><img src="map.png"></p></main></body></html>`);
+<p><img src="img/top-lock.png" alt="The top lock"><img src="line.png" alt=""><img src="map.png"></p></main></body></html>`,
+  );
   file('house.css', '.dim { color: #777 }');
 });
 
@@ -32,7 +35,9 @@ test('outline: levels, texts and what is under what', () => {
 
 test('names: what each exposed element is called', () => {
   const names = rows<{ path: string; role: string; name: string; nameFrom: string; level?: number }>('names');
-  expect(names).toContainEqual(expect.objectContaining({ path: `${MAIN}/h4[1]`, role: 'heading', name: 'Depth', level: 4, nameFrom: 'content' }));
+  expect(names).toContainEqual(
+    expect.objectContaining({ path: `${MAIN}/h4[1]`, role: 'heading', name: 'Depth', level: 4, nameFrom: 'content' }),
+  );
   expect(names).toContainEqual(expect.objectContaining({ role: 'table', name: 'Depths', nameFrom: 'caption' }));
   expect(names).toContainEqual(expect.objectContaining({ role: 'img', name: 'The top lock', nameFrom: 'alt' }));
   expect(names.some(({ path }) => path === `${MAIN}/p[4]/img[2]`)).toBe(false);
@@ -40,7 +45,9 @@ test('names: what each exposed element is called', () => {
 
 // #777 on white has 4.48 to 1: the best-known near miss of 4.5 (relative luminance of WCAG 2.2).
 test('colours: as the page’s own style sheet beside it makes them', () => {
-  const dim = rows<{ path: string; text: string; color: string; background: string; ratio: number; required: number; certain: boolean }>('colours').find(({ path }) => path === `${MAIN}/p[1]`)!;
+  const dim = rows<{ path: string; text: string; color: string; background: string; ratio: number; required: number; certain: boolean }>(
+    'colours',
+  ).find(({ path }) => path === `${MAIN}/p[1]`)!;
   expect(dim).toMatchObject({ color: '#777777', background: '#ffffff', required: 4.5, certain: true });
   expect(dim.ratio).toBeCloseTo(4.48, 2);
 });
@@ -53,7 +60,13 @@ test('colours: a sheet given with --css stands beneath the page’s own, as a pl
 });
 
 test('tables: the grid and the headers of each cell', () => {
-  const [table] = rows<{ use: string; caption: string; rows: number; columns: number; cells: { path: string; row: number; column: number; header: boolean; headers: string[] }[] }>('tables');
+  const [table] = rows<{
+    use: string;
+    caption: string;
+    rows: number;
+    columns: number;
+    cells: { path: string; row: number; column: number; header: boolean; headers: string[] }[];
+  }>('tables');
   expect(table).toMatchObject({ use: 'data', caption: 'Depths', rows: 2, columns: 2 });
   const row = (n: number) => `${MAIN}/table[1]/tbody[1]/tr[${n}]`;
   expect(table!.cells.at(-1)).toMatchObject({ path: `${row(2)}/td[1]`, row: 1, column: 1, header: false });
@@ -77,7 +90,14 @@ test('links: where they go, in which window, and the rules that speak of them', 
 
 test('images: alternatives, decorative ones, and none', () => {
   expect(rows('images')).toEqual([
-    { path: `${MAIN}/p[4]/img[1]`, src: 'img/top-lock.png', alt: 'The top lock', name: 'The top lock', decorative: false, fileName: 'top-lock.png' },
+    {
+      path: `${MAIN}/p[4]/img[1]`,
+      src: 'img/top-lock.png',
+      alt: 'The top lock',
+      name: 'The top lock',
+      decorative: false,
+      fileName: 'top-lock.png',
+    },
     { path: `${MAIN}/p[4]/img[2]`, src: 'line.png', alt: '', name: '', decorative: true, fileName: 'line.png' },
     { path: `${MAIN}/p[4]/img[3]`, src: 'map.png', alt: null, name: '', decorative: false, fileName: 'map.png' },
   ]);
@@ -92,7 +112,11 @@ test('spoken: in the order of the page', () => {
 
 test.each<[string, string[], string]>([
   ['outline', [], '1  Locks\n  2  Top lock\n      4  Depth\n  2  Tides\n'],
-  ['lists', [], `unordered, 2 items  ${MAIN}/ul[1]\n  ordered, 1 items  ${MAIN}/ul[1]/li[1]/ol[1]\nunordered, 2 items, typed  ${MAIN}/p[2]\n`],
+  [
+    'lists',
+    [],
+    `unordered, 2 items  ${MAIN}/ul[1]\n  ordered, 1 items  ${MAIN}/ul[1]/li[1]/ol[1]\nunordered, 2 items, typed  ${MAIN}/p[2]\n`,
+  ],
   ['images', [], 'top-lock.png  “The top lock”\nline.png  decorative\nmap.png  no alternative\n'],
 ])('%s without --json is for people', (view, more, text) => {
   expect(call(['inspect', 'page.html', '--view', view, ...more]).out).toBe(text);

@@ -8,7 +8,13 @@ import { inspectCommand } from './inspect.ts';
 import { rulesCommand } from './rules.ts';
 import { serveAudits } from './pool.ts';
 
-const COMMANDS: Record<string, (args: string[]) => Promise<number>> = { audit: auditCommand, inspect: inspectCommand, fix: fixCommand, compare: compareCommand, rules: rulesCommand };
+const COMMANDS: Record<string, (args: string[]) => Promise<number>> = {
+  audit: auditCommand,
+  inspect: inspectCommand,
+  fix: fixCommand,
+  compare: compareCommand,
+  rules: rulesCommand,
+};
 
 /** Exit codes: 0 done and nothing holds publication, 1 done and something does, 2 the call or an input was wrong. */
 async function main(args: string[]): Promise<number> {
@@ -32,7 +38,9 @@ if (isMainThread) {
   main(process.argv.slice(2)).then(
     (code) => (process.exitCode = code),
     (error: unknown) => {
-      process.stderr.write(`inkwell: ${error instanceof CallError ? error.message : `something went wrong: ${error instanceof Error ? error.message : String(error)}`}\n`);
+      process.stderr.write(
+        `inkwell: ${error instanceof CallError ? error.message : `something went wrong: ${error instanceof Error ? error.message : String(error)}`}\n`,
+      );
       process.exitCode = 2;
     },
   );

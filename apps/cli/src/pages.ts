@@ -40,7 +40,9 @@ export async function pageAt(path: string): Promise<PageFile> {
 
 export async function isFolder(path: string): Promise<boolean> {
   const about = await stat(path).catch((error: NodeJS.ErrnoException) => {
-    throw new CallError(`${path} ${error.code === 'ENOENT' ? 'does not exist' : `cannot be read (${error.code})`}; name an HTML file or a folder`);
+    throw new CallError(
+      `${path} ${error.code === 'ENOENT' ? 'does not exist' : `cannot be read (${error.code})`}; name an HTML file or a folder`,
+    );
   });
   return about.isDirectory();
 }
@@ -67,9 +69,12 @@ export async function readPage(page: PageFile): Promise<string> {
 
 /** The same, with the bytes it was read from. */
 export async function readBytes({ path, file }: PageFile): Promise<{ bytes: Uint8Array; read: Decoded }> {
-  const bytes = file === null ? await standardInput() : await readFile(file).catch((error: NodeJS.ErrnoException) => {
-    throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
-  });
+  const bytes =
+    file === null
+      ? await standardInput()
+      : await readFile(file).catch((error: NodeJS.ErrnoException) => {
+          throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
+        });
   const read = decodeHtml(bytes);
   if (!read.ok) throw new CallError(`${path} ${FAILURES[read.reason]}`);
   return { bytes, read };

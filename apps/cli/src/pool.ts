@@ -28,7 +28,12 @@ async function run(task: Task): Promise<Reply> {
     const source = await readPage(task.page);
     if (task.kind === 'digest') return { ok: true, value: digestOf(parsePage(source), task.page.path) };
     const { profile, scope, sheets } = task.how;
-    const surroundings = surroundingsOf(task.page.file, task.page.path, task.page.folder === null ? null : (task.neighbours ?? sharedNeighbours), sheets);
+    const surroundings = surroundingsOf(
+      task.page.file,
+      task.page.path,
+      task.page.folder === null ? null : (task.neighbours ?? sharedNeighbours),
+      sheets,
+    );
     return { ok: true, value: examine(task.page.path, source, profile, scope, surroundings) };
   } catch (error) {
     if (error instanceof CallError) return { ok: false, why: error.message };
@@ -48,12 +53,21 @@ export async function examineAll(pages: readonly PageFile[], how: Examination): 
     for (const folder of folders) {
       const own = pages.filter((page) => page.folder === folder);
       const digests = await crew.all(own.map((page): Task => ({ kind: 'digest', page })));
-      neighbours.set(folder.root, neighboursFrom(digests.map((digest) => digest as Digest), folder.files, {}));
+      neighbours.set(
+        folder.root,
+        neighboursFrom(
+          digests.map((digest) => digest as Digest),
+          folder.files,
+          {},
+        ),
+      );
     }
     const replies: ReportedPage[] = [];
     for (const group of byFolder(pages)) {
       await crew.share(group.folder === null ? null : neighbours.get(group.folder.root)!);
-      replies.push(...((await crew.all(group.pages.map((page): Task => ({ kind: 'examine', page, how, neighbours: null })))) as ReportedPage[]));
+      replies.push(
+        ...((await crew.all(group.pages.map((page): Task => ({ kind: 'examine', page, how, neighbours: null })))) as ReportedPage[]),
+      );
     }
     return replies;
   } finally {

@@ -10,8 +10,26 @@ export function rulesCommand(args: string[]): Promise<number> {
 
 function asData(rule: Rule) {
   const { id, title, why, fix, question, techniques, weight, scope, remedies, practice = false } = rule;
-  const criteria = rule.criteria.map((number) => ({ id: number, title: criterionOf(number)!.title, level: criterionOf(number)!.level, since: criterionOf(number)!.since }));
-  return { id, family: familyOf(rule), title, why, fix, question: question?.ask ?? null, weight, scope, criteria, techniques, practice, remedies };
+  const criteria = rule.criteria.map((number) => ({
+    id: number,
+    title: criterionOf(number)!.title,
+    level: criterionOf(number)!.level,
+    since: criterionOf(number)!.since,
+  }));
+  return {
+    id,
+    family: familyOf(rule),
+    title,
+    why,
+    fix,
+    question: question?.ask ?? null,
+    weight,
+    scope,
+    criteria,
+    techniques,
+    practice,
+    remedies,
+  };
 }
 
 function asText(rule: Rule): string {

@@ -9,9 +9,18 @@ const LONGEST_SHEET = 2_000_000;
  * What is known of a page from the files around it: the style sheets it links to, and, in a folder, its neighbours. `sheets` are texts
  * of sheets that apply besides its own.
  */
-export function surroundingsOf(file: string | null, address: string, neighbours: Neighbours | null, sheets: readonly string[]): Surroundings {
+export function surroundingsOf(
+  file: string | null,
+  address: string,
+  neighbours: Neighbours | null,
+  sheets: readonly string[],
+): Surroundings {
   const known = neighbours ? surroundingsFrom({ address, scope: 'document', title: '' }, neighbours) : {};
-  return { ...known, extraSheets: sheets, ...(file === null ? {} : { sheetAt: (href: string, from: string) => sheetBeside(file, href, from) }) };
+  return {
+    ...known,
+    extraSheets: sheets,
+    ...(file === null ? {} : { sheetAt: (href: string, from: string) => sheetBeside(file, href, from) }),
+  };
 }
 
 /** A sheet on disk that a page or another sheet names by a relative address. `from`: path of the sheet that imports it. */

@@ -4,11 +4,16 @@
 export default function GlobalError() {
   return (
     <html lang="en">
-      <head><title>Inkwell Check cannot be shown</title></head>
+      <head>
+        <title>Inkwell Check cannot be shown</title>
+      </head>
       <body>
         <main>
           <h1>Inkwell Check cannot be shown just now</h1>
-          <p>Something went wrong before the screen could be made. What is stored is untouched. Load the page again; if it stays so, tell whoever looks after this server.</p>
+          <p>
+            Something went wrong before the screen could be made. What is stored is untouched. Load the page again; if it stays so, tell
+            whoever looks after this server.
+          </p>
         </main>
       </body>
     </html>

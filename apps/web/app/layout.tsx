@@ -8,7 +8,10 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { StyleRegistry } from '@/ui/StyleRegistry';
 
-export const metadata: Metadata = { title: { default: 'Shelf · Inkwell Check', template: '%s · Inkwell Check' }, description: 'Where pages are made right for every reader, and followed until they may be published.' };
+export const metadata: Metadata = {
+  title: { default: 'Shelf · Inkwell Check', template: '%s · Inkwell Check' },
+  description: 'Where pages are made right for every reader, and followed until they may be published.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {

@@ -6,7 +6,17 @@ import type { Checker } from './inputs';
 import { services } from './services';
 
 const STATUS: Record<Problem['code'], number> = {
-  conflict: 409, declined: 422, 'not-allowed': 403, 'not-found': 404, 'nothing-to-do': 409, 'bad-page': 422, 'too-large': 413, held: 409, duplicate: 409, away: 503, fault: 500,
+  conflict: 409,
+  declined: 422,
+  'not-allowed': 403,
+  'not-found': 404,
+  'nothing-to-do': 409,
+  'bad-page': 422,
+  'too-large': 413,
+  held: 409,
+  duplicate: 409,
+  away: 503,
+  fault: 500,
 };
 
 export const AWAY: Problem = {
@@ -36,15 +46,29 @@ export function problemResponse(problem: Problem): Response {
 }
 
 /** Checks a request and its body, runs a use-case as the current actor, and answers in JSON. Nothing thrown reaches the client raw. */
-export async function answer<T>(request: Request, check: Checker<T>, act: (services: Services, actor: Actor, input: T) => Promise<Answerable>, most = SHORT_BODY): Promise<Response> {
+export async function answer<T>(
+  request: Request,
+  check: Checker<T>,
+  act: (services: Services, actor: Actor, input: T) => Promise<Answerable>,
+  most = SHORT_BODY,
+): Promise<Response> {
   // Another site's page must not act in the name of whoever sits here.
   const from = request.headers.get('sec-fetch-site');
-  if (from && from !== 'same-origin' && from !== 'none') return problemResponse({ code: 'not-allowed', what: 'This request came from another site', kept: 'Nothing was changed.' });
+  if (from && from !== 'same-origin' && from !== 'none')
+    return problemResponse({ code: 'not-allowed', what: 'This request came from another site', kept: 'Nothing was changed.' });
   try {
     const text = await bodyWithin(request, most);
-    if (text === null) return problemResponse({ code: 'too-large', what: 'This is too much to take in at once', why: `It holds more than ${Math.round(most / 1024)} KB.`, kept: 'Nothing was changed, and what you typed stays on this screen.', next: 'Bring it in in parts.' });
+    if (text === null)
+      return problemResponse({
+        code: 'too-large',
+        what: 'This is too much to take in at once',
+        why: `It holds more than ${Math.round(most / 1024)} KB.`,
+        kept: 'Nothing was changed, and what you typed stays on this screen.',
+        next: 'Bring it in in parts.',
+      });
     const input = check(parsed(text));
-    if (!input.ok) return problemResponse({ code: 'bad-page', what: 'This request could not be read', why: input.why, kept: 'Nothing was changed.' });
+    if (!input.ok)
+      return problemResponse({ code: 'bad-page', what: 'This request could not be read', why: input.why, kept: 'Nothing was changed.' });
     const result = await act(await services(), await currentActor(), input.value);
     return result.ok ? Response.json(result) : problemResponse(result.problem);
   } catch (error) {

@@ -12,7 +12,9 @@ export type Checker<T> = (input: unknown) => Checked<T>;
 function checker<const S extends JSONSchema>(schema: S): Checker<FromSchema<S>> {
   const validate = ajv.compile(schema as object);
   return (input) =>
-    validate(input) ? { ok: true, value: input as FromSchema<S> } : { ok: false, why: `What was sent is not what is expected: ${ajv.errorsText(validate.errors, { dataVar: 'it' })}.` };
+    validate(input)
+      ? { ok: true, value: input as FromSchema<S> }
+      : { ok: false, why: `What was sent is not what is expected: ${ajv.errorsText(validate.errors, { dataVar: 'it' })}.` };
 }
 
 /** Longest text taken over the wire, in characters; the use-cases say what a page may hold. */
@@ -27,13 +29,34 @@ const PLACES = { type: 'array', items: { type: 'integer', minimum: 0 }, minItems
 const ON_FINDING = { version: ID, findingId: ID, places: PLACES } as const;
 
 export const NOTHING = checker({ ...base, properties: {} });
-export const FIX = checker({ ...base, required: ['version', 'findingId', 'remedy', 'inputs'], properties: { version: ID, findingId: ID, remedy: { type: 'string', maxLength: 40 }, inputs: { type: 'object', additionalProperties: SHORT } } });
-export const SOURCE = checker({ ...base, required: ['version', 'html'], properties: { version: { type: 'integer', minimum: 0 }, html: TEXT } });
+export const FIX = checker({
+  ...base,
+  required: ['version', 'findingId', 'remedy', 'inputs'],
+  properties: {
+    version: ID,
+    findingId: ID,
+    remedy: { type: 'string', maxLength: 40 },
+    inputs: { type: 'object', additionalProperties: SHORT },
+  },
+});
+export const SOURCE = checker({
+  ...base,
+  required: ['version', 'html'],
+  properties: { version: { type: 'integer', minimum: 0 }, html: TEXT },
+});
 export const STEP = checker({ ...base, required: ['version'], properties: { version: ID } });
 export const RESTORE = checker({ ...base, required: ['version', 'revision'], properties: { version: ID, revision: ID } });
-export const RULE = checker({ ...base, required: ['version', 'findingId', 'answer'], properties: { ...ON_FINDING, answer: { enum: ['stands', 'no problem', 'not sure'] } } });
+export const RULE = checker({
+  ...base,
+  required: ['version', 'findingId', 'answer'],
+  properties: { ...ON_FINDING, answer: { enum: ['stands', 'no problem', 'not sure'] } },
+});
 const PATH = { type: 'string', maxLength: 4_000 } as const;
-export const FIX_ALIKE = checker({ ...base, required: ['version', 'findingId', 'remedy', 'inputs'], properties: { version: ID, findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } } });
+export const FIX_ALIKE = checker({
+  ...base,
+  required: ['version', 'findingId', 'remedy', 'inputs'],
+  properties: { version: ID, findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } },
+});
 export const ARRANGE = checker({
   ...base,
   required: ['version', 'arrangement'],
@@ -41,28 +64,85 @@ export const ARRANGE = checker({
     version: ID,
     arrangement: {
       oneOf: [
-        { ...base, required: ['kind', 'levels'], properties: { kind: { const: 'levels' }, levels: { type: 'array', minItems: 1, maxItems: 5_000, items: { ...base, required: ['path', 'level'], properties: { path: PATH, level: { type: 'integer', minimum: 0, maximum: 6 } } } } } },
-        { ...base, required: ['kind', 'path', 'headers', 'caption'], properties: { kind: { const: 'table' }, path: PATH, headers: { enum: ['row', 'column', 'both', 'none'] }, caption: { type: 'string', maxLength: 2_000 } } },
-        { ...base, required: ['kind', 'path', 'order'], properties: { kind: { const: 'flatten' }, path: PATH, order: { enum: ['rows', 'columns'] } } },
+        {
+          ...base,
+          required: ['kind', 'levels'],
+          properties: {
+            kind: { const: 'levels' },
+            levels: {
+              type: 'array',
+              minItems: 1,
+              maxItems: 5_000,
+              items: {
+                ...base,
+                required: ['path', 'level'],
+                properties: { path: PATH, level: { type: 'integer', minimum: 0, maximum: 6 } },
+              },
+            },
+          },
+        },
+        {
+          ...base,
+          required: ['kind', 'path', 'headers', 'caption'],
+          properties: {
+            kind: { const: 'table' },
+            path: PATH,
+            headers: { enum: ['row', 'column', 'both', 'none'] },
+            caption: { type: 'string', maxLength: 2_000 },
+          },
+        },
+        {
+          ...base,
+          required: ['kind', 'path', 'order'],
+          properties: { kind: { const: 'flatten' }, path: PATH, order: { enum: ['rows', 'columns'] } },
+        },
       ],
     },
   },
 });
-export const LET_STAND = checker({ ...base, required: ['version', 'findingId', 'reason', 'until'], properties: { ...ON_FINDING, reason: { type: 'string', maxLength: 2_000 }, until: { type: 'string', maxLength: 10 } } });
-export const ELSEWHERE = checker({ ...base, required: ['version', 'findingId', 'elsewhere'], properties: { ...ON_FINDING, elsewhere: { type: 'boolean' } } });
+export const LET_STAND = checker({
+  ...base,
+  required: ['version', 'findingId', 'reason', 'until'],
+  properties: { ...ON_FINDING, reason: { type: 'string', maxLength: 2_000 }, until: { type: 'string', maxLength: 10 } },
+});
+export const ELSEWHERE = checker({
+  ...base,
+  required: ['version', 'findingId', 'elsewhere'],
+  properties: { ...ON_FINDING, elsewhere: { type: 'boolean' } },
+});
 export const ON_ONE = checker({ ...base, required: ['version', 'findingId'], properties: ON_FINDING });
 export const IMAGE = checker({ ...base, required: ['image'], properties: { image: { type: 'string', minLength: 1, maxLength: 2_000 } } });
 export const COMPARE = checker({ ...base, required: ['from', 'to'], properties: { from: ID, to: ID } });
 export const SPENT = checker({
   ...base,
   required: ['spent'],
-  properties: { spent: { type: 'array', maxItems: 200, items: { ...base, required: ['finding_id', 'what', 'seconds'], properties: { finding_id: ID, what: { enum: ['shown', 'first input', 'applied', 'skipped', 'ruled'] }, seconds: { type: 'number', minimum: 0, maximum: 86_400 } } } } },
+  properties: {
+    spent: {
+      type: 'array',
+      maxItems: 200,
+      items: {
+        ...base,
+        required: ['finding_id', 'what', 'seconds'],
+        properties: {
+          finding_id: ID,
+          what: { enum: ['shown', 'first input', 'applied', 'skipped', 'ruled'] },
+          seconds: { type: 'number', minimum: 0, maximum: 86_400 },
+        },
+      },
+    },
+  },
 });
 export const TIME_LOG = checker({ ...base, required: ['keep'], properties: { keep: { type: 'boolean' } } });
 export const BRING_IN = checker({
   ...base,
   required: ['collection', 'title'],
-  properties: { collection: { type: 'string', maxLength: 200 }, title: { type: 'string', maxLength: 400 }, text: TEXT, fileName: { type: 'string', maxLength: 400 }, bytes: { type: 'string', maxLength: 30_000_000 } },
+  properties: {
+    collection: { type: 'string', maxLength: 200 },
+    title: { type: 'string', maxLength: 400 },
+    text: TEXT,
+    fileName: { type: 'string', maxLength: 400 },
+    bytes: { type: 'string', maxLength: 30_000_000 },
+  },
 });
 export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });
 export const PERSON = checker({ ...base, required: ['person'], properties: { person: { type: 'string', maxLength: 80 } } });

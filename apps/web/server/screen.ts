@@ -16,7 +16,9 @@ export interface WithPeople<T> {
  * What a screen shows, as far as who is at the desk may see it, with who else there is: what the bar of every screen needs. Or the
  * problem it shows instead; anything unexpected goes on to the error screen.
  */
-export async function screenWithPeople<T>(read: (services: Services, actor: Person) => Promise<Result<T>>): Promise<{ data: WithPeople<T> } | { problem: Problem }> {
+export async function screenWithPeople<T>(
+  read: (services: Services, actor: Person) => Promise<Result<T>>,
+): Promise<{ data: WithPeople<T> } | { problem: Problem }> {
   try {
     const actor = await currentActor();
     const result = await read(await services(), actor);

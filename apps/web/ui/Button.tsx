@@ -6,17 +6,52 @@ import styled, { css } from 'styled-components';
 type Look = 'main' | 'plain' | 'quiet';
 
 const face = css<{ $look?: Look }>`
-  display: inline-flex; align-items: center; gap: 0.5rem; min-height: 2rem; padding: 0.3rem 0.75rem;
-  border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); color: var(--ink);
-  font: 600 0.875rem/1.2 var(--sans); text-decoration: none; cursor: pointer; transition: background var(--quick);
-  &:hover { background: var(--gallWash); }
-  ${({ $look }) => $look === 'main' && css`
-    background: var(--gall); border-color: var(--gall); color: var(--gallInk);
-    &:hover { background: color-mix(in srgb, var(--gall) 86%, var(--ink)); }`}
-  ${({ $look }) => $look === 'quiet' && css`
-    border-color: transparent; background: none; color: var(--gall); text-decoration: underline; padding-inline: 0.4rem;`}
-  &[data-disabled] { background: var(--ground); border: 1px dashed var(--edge); color: var(--quiet); cursor: default; }
+  display: inline-flex;
+  align-items: center;
+  gap: 0.5rem;
+  min-height: 2rem;
+  padding: 0.3rem 0.75rem;
+  border: 1px solid var(--edge);
+  border-radius: var(--round);
+  background: var(--sheet);
+  color: var(--ink);
+  font: 600 0.875rem/1.2 var(--sans);
+  text-decoration: none;
+  cursor: pointer;
+  transition: background var(--quick);
+  &:hover {
+    background: var(--gallWash);
+  }
+  ${({ $look }) =>
+    $look === 'main' &&
+    css`
+      background: var(--gall);
+      border-color: var(--gall);
+      color: var(--gallInk);
+      &:hover {
+        background: color-mix(in srgb, var(--gall) 86%, var(--ink));
+      }
+    `}
+  ${({ $look }) =>
+    $look === 'quiet' &&
+    css`
+      border-color: transparent;
+      background: none;
+      color: var(--gall);
+      text-decoration: underline;
+      padding-inline: 0.4rem;
+    `}
+  &[data-disabled] {
+    background: var(--ground);
+    border: 1px dashed var(--edge);
+    color: var(--quiet);
+    cursor: default;
+  }
 `;
 
-export const Button = styled(AriaButton)<{ $look?: Look }>`${face}`;
-export const ButtonLink = styled(Link)<{ $look?: Look }>`${face}`;
+export const Button = styled(AriaButton)<{ $look?: Look }>`
+  ${face}
+`;
+export const ButtonLink = styled(Link)<{ $look?: Look }>`
+  ${face}
+`;

@@ -4,14 +4,37 @@ import { Checkbox, Input, Label, Radio, RadioGroup, Text, TextArea, TextField } 
 import styled, { css } from 'styled-components';
 
 const box = css`
-  width: 100%; padding: 0.4rem 0.6rem; border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); color: var(--ink);
+  width: 100%;
+  padding: 0.4rem 0.6rem;
+  border: 1px solid var(--edge);
+  border-radius: var(--round);
+  background: var(--sheet);
+  color: var(--ink);
   font: 400 0.9375rem/1.4 var(--sans);
 `;
-const StyledInput = styled(Input)`${box} min-height: 2.125rem;`;
-const StyledArea = styled(TextArea)<{ $code?: boolean }>`${box} resize: vertical; min-height: 3.5rem; ${({ $code }) => $code && 'font: 0.8125rem/1.5 var(--mono);'}`;
-export const fieldLabel = css`display: block; font-weight: 600; font-size: 0.875rem; margin-bottom: 0.2rem;`;
-const StyledLabel = styled(Label)`${fieldLabel}`;
-const Hint = styled(Text)`display: block; font-size: 0.8125rem; color: var(--quiet); margin-top: 0.2rem;`;
+const StyledInput = styled(Input)`
+  ${box} min-height: 2.125rem;
+`;
+const StyledArea = styled(TextArea)<{ $code?: boolean }>`
+  ${box} resize: vertical;
+  min-height: 3.5rem;
+  ${({ $code }) => $code && 'font: 0.8125rem/1.5 var(--mono);'}
+`;
+export const fieldLabel = css`
+  display: block;
+  font-weight: 600;
+  font-size: 0.875rem;
+  margin-bottom: 0.2rem;
+`;
+const StyledLabel = styled(Label)`
+  ${fieldLabel}
+`;
+const Hint = styled(Text)`
+  display: block;
+  font-size: 0.8125rem;
+  color: var(--quiet);
+  margin-top: 0.2rem;
+`;
 
 export interface TextBoxProps {
   label: string;
@@ -30,20 +53,52 @@ export function TextBox({ label, value, onChange, hint, passage, code, rows, nam
   return (
     <TextField value={value} onChange={onChange} {...(name ? { name } : {})} {...(required ? { isRequired: true } : {})}>
       <StyledLabel>{label}</StyledLabel>
-      {passage ? <StyledArea rows={rows ?? 2} $code={code ?? false} {...(onPaste ? { onPaste } : {})} spellCheck={!code} /> : <StyledInput />}
+      {passage ? (
+        <StyledArea rows={rows ?? 2} $code={code ?? false} {...(onPaste ? { onPaste } : {})} spellCheck={!code} />
+      ) : (
+        <StyledInput />
+      )}
       {hint && <Hint slot="description">{hint}</Hint>}
     </TextField>
   );
 }
 
 const Row = styled(RadioGroup)`
-  display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 0;
-  .choice { display: inline-flex; align-items: center; min-height: 2rem; padding: 0.25rem 0.75rem; margin-right: -1px; border: 1px solid var(--edge); background: var(--sheet); font-size: 0.875rem; cursor: pointer; }
-  .choice[data-hovered] { background: var(--gallWash); }
-  .choice[data-selected] { background: var(--gallWash); font-weight: 700; box-shadow: inset 0 -3px 0 var(--gall); }
-  .choice[data-focus-visible] { outline: 3px solid var(--gall); outline-offset: 2px; z-index: 1; }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.4rem 0;
+  .choice {
+    display: inline-flex;
+    align-items: center;
+    min-height: 2rem;
+    padding: 0.25rem 0.75rem;
+    margin-right: -1px;
+    border: 1px solid var(--edge);
+    background: var(--sheet);
+    font-size: 0.875rem;
+    cursor: pointer;
+  }
+  .choice[data-hovered] {
+    background: var(--gallWash);
+  }
+  .choice[data-selected] {
+    background: var(--gallWash);
+    font-weight: 700;
+    box-shadow: inset 0 -3px 0 var(--gall);
+  }
+  .choice[data-focus-visible] {
+    outline: 3px solid var(--gall);
+    outline-offset: 2px;
+    z-index: 1;
+  }
 `;
-const RowLabel = styled(Label)<{ $hidden: boolean }>`font-weight: 600; font-size: 0.875rem; margin-right: 0.6rem; ${({ $hidden }) => $hidden && 'position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);'}`;
+const RowLabel = styled(Label)<{ $hidden: boolean }>`
+  font-weight: 600;
+  font-size: 0.875rem;
+  margin-right: 0.6rem;
+  ${({ $hidden }) => $hidden && 'position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);'}
+`;
 
 export interface ChoiceProps {
   label: string;
@@ -59,15 +114,28 @@ export function Choice({ label, hideLabel = false, value, onChange, options }: C
     <Row value={value} onChange={onChange} orientation="horizontal">
       <RowLabel $hidden={hideLabel}>{label}</RowLabel>
       {options.map((option) => (
-        <Radio key={option.value} value={option.value} className="choice">{option.label}</Radio>
+        <Radio key={option.value} value={option.value} className="choice">
+          {option.label}
+        </Radio>
       ))}
     </Row>
   );
 }
 
 const PickLabel = styled.label`
-  display: inline-flex; align-items: center; gap: 0.4rem; color: var(--quiet); font-size: 0.875rem;
-  select { background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); border-radius: var(--round); min-height: 1.75rem; max-width: 14rem; }
+  display: inline-flex;
+  align-items: center;
+  gap: 0.4rem;
+  color: var(--quiet);
+  font-size: 0.875rem;
+  select {
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--edge);
+    border-radius: var(--round);
+    min-height: 1.75rem;
+    max-width: 14rem;
+  }
 `;
 
 /** One of several, in a list that folds. */
@@ -76,18 +144,45 @@ export function Pick({ label, value, onChange, options }: Omit<ChoiceProps, 'hid
     <PickLabel>
       {label}
       <select value={value} onChange={(event) => onChange(event.target.value)}>
-        {options.map((option) => <option key={option.value} value={option.value}>{option.label}</option>)}
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
       </select>
     </PickLabel>
   );
 }
 
 const TickLabel = styled(Checkbox)`
-  display: inline-flex; gap: 0.4rem; align-items: center; min-height: 1.75rem; font-size: 0.875rem; cursor: pointer;
-  &::before { content: ''; flex: none; width: 1rem; height: 1rem; border: 2px solid var(--ink); border-radius: 2px; } &[data-selected]::before { background: var(--gall); box-shadow: inset 0 0 0 3px var(--sheet); }
-  &[data-focus-visible] { outline: 3px solid var(--gall); outline-offset: 2px; }
+  display: inline-flex;
+  gap: 0.4rem;
+  align-items: center;
+  min-height: 1.75rem;
+  font-size: 0.875rem;
+  cursor: pointer;
+  &::before {
+    content: '';
+    flex: none;
+    width: 1rem;
+    height: 1rem;
+    border: 2px solid var(--ink);
+    border-radius: 2px;
+  }
+  &[data-selected]::before {
+    background: var(--gall);
+    box-shadow: inset 0 0 0 3px var(--sheet);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--gall);
+    outline-offset: 2px;
+  }
 `;
 
 export function Tick({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
-  return <TickLabel isSelected={on} onChange={onChange}>{label}</TickLabel>;
+  return (
+    <TickLabel isSelected={on} onChange={onChange}>
+      {label}
+    </TickLabel>
+  );
 }

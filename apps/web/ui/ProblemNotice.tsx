@@ -4,9 +4,17 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 
 const Notice = styled.div`
-  border-left: 4px solid var(--rubric); background: var(--rubricWash); padding: 0.6rem 0.9rem; font-size: 0.9375rem;
-  strong { display: block; font: 600 1rem/1.3 var(--serif); }
-  p { margin-top: 0.2rem; }
+  border-left: 4px solid var(--rubric);
+  background: var(--rubricWash);
+  padding: 0.6rem 0.9rem;
+  font-size: 0.9375rem;
+  strong {
+    display: block;
+    font: 600 1rem/1.3 var(--serif);
+  }
+  p {
+    margin-top: 0.2rem;
+  }
 `;
 
 /** What happened, why, what was kept, what to do next: told at once to those who listen. */

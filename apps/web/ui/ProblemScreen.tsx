@@ -10,7 +10,9 @@ export function ProblemScreen({ problem }: { problem: Pick<Problem, 'what' | 'wh
     <Main id="content">
       <h1>This screen cannot be shown just now</h1>
       <ProblemNotice problem={problem}>
-        <p><Button onPress={() => window.location.reload()}>Try again</Button></p>
+        <p>
+          <Button onPress={() => window.location.reload()}>Try again</Button>
+        </p>
       </ProblemNotice>
     </Main>
   );

@@ -5,10 +5,34 @@ import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 import { ProblemNotice } from './ProblemNotice';
 
-const Overlay = styled(ModalOverlay)`position: fixed; inset: 0; z-index: 20; display: grid; place-items: center; padding: 1rem; background: rgba(var(--shade), 0.55); overflow: auto;`;
+const Overlay = styled(ModalOverlay)`
+  position: fixed;
+  inset: 0;
+  z-index: 20;
+  display: grid;
+  place-items: center;
+  padding: 1rem;
+  background: rgba(var(--shade), 0.55);
+  overflow: auto;
+`;
 const Paper = styled(Modal)<{ $wide: boolean }>`
-  background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); padding: 1.25rem 1.5rem; width: min(${({ $wide }) => ($wide ? '58rem' : '30rem')}, 100%);
-  [role='dialog'] { outline: none; display: grid; gap: 0.75rem; min-width: 0; } [role='dialog'] > * { min-width: 0; } h2 { font-size: 1.25rem; }
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--edge);
+  padding: 1.25rem 1.5rem;
+  width: min(${({ $wide }) => ($wide ? '58rem' : '30rem')}, 100%);
+  [role='dialog'] {
+    outline: none;
+    display: grid;
+    gap: 0.75rem;
+    min-width: 0;
+  }
+  [role='dialog'] > * {
+    min-width: 0;
+  }
+  h2 {
+    font-size: 1.25rem;
+  }
 `;
 
 export interface SheetProps {
@@ -27,7 +51,9 @@ export function Sheet({ title, open, onClose, wide = false, problem = null, chil
     <Overlay isOpen={open} onOpenChange={(next) => !next && onClose()} isDismissable>
       <Paper $wide={wide}>
         <Dialog>
-          <Heading slot="title" level={2}>{title}</Heading>
+          <Heading slot="title" level={2}>
+            {title}
+          </Heading>
           {problem && <ProblemNotice problem={problem} />}
           {children}
         </Dialog>

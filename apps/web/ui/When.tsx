@@ -1,7 +1,11 @@
 'use client';
 import { useEffect, useState } from 'react';
 
-const STEPS: readonly [Intl.RelativeTimeFormatUnit, number][] = [['minute', 60], ['hour', 3600], ['day', 86_400]];
+const STEPS: readonly [Intl.RelativeTimeFormatUnit, number][] = [
+  ['minute', 60],
+  ['hour', 3600],
+  ['day', 86_400],
+];
 
 function relative(at: Date, now: Date): string {
   const seconds = (now.getTime() - at.getTime()) / 1000;

@@ -7,8 +7,20 @@ import { Button } from './Button';
 import { send } from './send';
 
 const Line = styled.div`
-  display: flex; flex-wrap: wrap; align-items: center; gap: 0.25rem 0.75rem; margin-top: 0.75rem; padding: 0.4rem 0.75rem; border: 1px solid var(--line); background: var(--sheet); font-size: 0.9375rem;
-  progress { width: 12rem; max-width: 100%; accent-color: var(--gall); }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.25rem 0.75rem;
+  margin-top: 0.75rem;
+  padding: 0.4rem 0.75rem;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  font-size: 0.9375rem;
+  progress {
+    width: 12rem;
+    max-width: 100%;
+    accent-color: var(--gall);
+  }
 `;
 
 const EVERY_MS = 3_000;
@@ -36,7 +48,11 @@ export function WorkInProgress({ work: atFirst, mayCancel = false }: { work: rea
         <Line key={id}>
           <label htmlFor={`work-${id}`}>{`${what}: ${done.toLocaleString('en')} of ${total.toLocaleString('en')} pages`}</label>
           <progress id={`work-${id}`} value={done} max={total} />
-          {mayCancel && <Button $look="quiet" onPress={() => void cancel(id)}>Cancel the rest</Button>}
+          {mayCancel && (
+            <Button $look="quiet" onPress={() => void cancel(id)}>
+              Cancel the rest
+            </Button>
+          )}
         </Line>
       ))}
     </>

@@ -7,7 +7,12 @@ test('the tally in words leaves out what is not there', () => {
 });
 
 test('one is one, and more are more', () => {
-  expect([counted(1, 'page'), counted(2, 'page'), counted(0, 'page'), counted(2, 'entry', 'entries')]).toEqual(['1 page', '2 pages', '0 pages', '2 entries']);
+  expect([counted(1, 'page'), counted(2, 'page'), counted(0, 'page'), counted(2, 'entry', 'entries')]).toEqual([
+    '1 page',
+    '2 pages',
+    '0 pages',
+    '2 entries',
+  ]);
 });
 
 test('every family has its word', () => {

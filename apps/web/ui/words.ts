@@ -2,7 +2,17 @@ import type { Family } from '@inkwell/core';
 import type { Tally } from '@inkwell/review';
 
 export const FAMILY_WORDS: Record<Family, string> = {
-  headings: 'Headings', images: 'Images', links: 'Links', lists: 'Lists', tables: 'Tables', colour: 'Colour', text: 'Text', media: 'Media', document: 'Document', forms: 'Forms', structure: 'Structure',
+  headings: 'Headings',
+  images: 'Images',
+  links: 'Links',
+  lists: 'Lists',
+  tables: 'Tables',
+  colour: 'Colour',
+  text: 'Text',
+  media: 'Media',
+  document: 'Document',
+  forms: 'Forms',
+  structure: 'Structure',
 };
 
 export const FAMILIES = Object.keys(FAMILY_WORDS) as Family[];
@@ -13,7 +23,12 @@ export function counted(many: number, one: string, more = `${one}s`): string {
 
 /** "4 must, 3 should, 2 to judge"; nothing open says so. */
 export function tallyWords(tally: Tally): string {
-  const parts = [tally.must && `${tally.must} must`, tally.should && `${tally.should} should`, tally.consider && `${tally.consider} to consider`, tally.judge && `${tally.judge} to judge`];
+  const parts = [
+    tally.must && `${tally.must} must`,
+    tally.should && `${tally.should} should`,
+    tally.consider && `${tally.consider} to consider`,
+    tally.judge && `${tally.judge} to judge`,
+  ];
   return parts.filter(Boolean).join(', ') || 'nothing open';
 }
 

@@ -7,7 +7,9 @@ import { handlers } from './handlers.ts';
 /** How often it is looked whether an exception has run out. */
 const EVERY_MS = 60_000;
 
-/** A worker process: any number of them, on any machine that reaches the database. Ends on SIGTERM or SIGINT, when what it began is done. */
+/**
+ * A worker process: any number of them, on any machine that reaches the database. Ends on SIGTERM or SIGINT, when what it began is done.
+ */
 async function main(): Promise<void> {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set: bin/worker finds the demo’s database, or set it to a postgresql:// address.');
@@ -20,7 +22,14 @@ async function main(): Promise<void> {
   const timer = setInterval(() => void tend(services), EVERY_MS);
   await tend(services);
   console.error(`Working as ${worker}.`);
-  await work(db, { handlers: handlers(services), worker, signal: stop.signal, atOnce: 1, leaseSeconds: Number(process.env.INKWELL_LEASE) || 30, onTrouble });
+  await work(db, {
+    handlers: handlers(services),
+    worker,
+    signal: stop.signal,
+    atOnce: 1,
+    leaseSeconds: Number(process.env.INKWELL_LEASE) || 30,
+    onTrouble,
+  });
   clearInterval(timer);
   await db.destroy();
 }
@@ -48,7 +57,10 @@ async function tend(services: Services): Promise<void> {
 }
 
 function onTrouble(job: Job | null, error: unknown): void {
-  console.error(job ? `Job ${job.id} (${job.kind}), attempt ${job.attempts}:` : 'Between jobs:', error instanceof Error ? error.message : error);
+  console.error(
+    job ? `Job ${job.id} (${job.kind}), attempt ${job.attempts}:` : 'Between jobs:',
+    error instanceof Error ? error.message : error,
+  );
 }
 
 await main();

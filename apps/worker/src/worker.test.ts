@@ -8,7 +8,13 @@ import { sql } from 'kysely';
 
 const root = join(__dirname, '../../..');
 const NAME = `inkwell_worker_${process.pid}`;
-const ADA: Actor = { id: 'ada', name: 'Ada Finch', kind: 'person', disabled: false, memberships: [{ collection: null, role: 'administrator' }] };
+const ADA: Actor = {
+  id: 'ada',
+  name: 'Ada Finch',
+  kind: 'person',
+  disabled: false,
+  memberships: [{ collection: null, role: 'administrator' }],
+};
 const PAGES = 40;
 
 let admin: Database;
@@ -22,7 +28,20 @@ const bundle = join(folder, 'worker.mjs');
 beforeAll(async () => {
   const base = process.env.DATABASE_URL;
   if (!base) throw new Error('These tests need a scratch database: run bin/test unit, which starts one.');
-  const built = spawnSync(join(root, 'node_modules/.bin/esbuild'), [join(root, 'apps/worker/src/main.ts'), '--bundle', '--platform=node', '--format=esm', '--target=node20', '--external:pg', `--outfile=${bundle}`, '--log-level=warning'], { encoding: 'utf8' });
+  const built = spawnSync(
+    join(root, 'node_modules/.bin/esbuild'),
+    [
+      join(root, 'apps/worker/src/main.ts'),
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      '--external:pg',
+      `--outfile=${bundle}`,
+      '--log-level=warning',
+    ],
+    { encoding: 'utf8' },
+  );
   if (built.status !== 0) throw new Error(built.stderr);
   admin = openDatabase({ url: base });
   await sql.raw(`create database ${NAME}`).execute(admin);
@@ -51,20 +70,30 @@ function startWorker(): ChildProcess {
   return spawn(process.execPath, [bundle], { env: { ...process.env, DATABASE_URL: url, INKWELL_LEASE: '1' }, stdio: 'ignore' });
 }
 
-const ended = (worker: ChildProcess) => new Promise<void>((resolve) => (worker.exitCode !== null || worker.signalCode !== null ? resolve() : worker.once('exit', () => resolve())));
+const ended = (worker: ChildProcess) =>
+  new Promise<void>((resolve) =>
+    worker.exitCode !== null || worker.signalCode !== null ? resolve() : worker.once('exit', () => resolve()),
+  );
 
 /** Seeded numbers from 0 up to 1 (a linear congruential generator, Numerical Recipes). */
 function seeded(seed: number): () => number {
   let state = seed;
-  return () => ((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32);
+  return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
 }
 
 const count = async (query: ReturnType<typeof sql<{ many: number }>>) => (await query.execute(db)).rows[0]!.many;
-const old = () => count(sql<{ many: number }>`select count(*)::integer as many from pages p join audits a on a.id = p.audit_id where a.engine <> ${ENGINE_VERSION}`);
+const old = () =>
+  count(
+    sql<{
+      many: number;
+    }>`select count(*)::integer as many from pages p join audits a on a.id = p.audit_id where a.engine <> ${ENGINE_VERSION}`,
+  );
 
 test('when the engine moves on, every page is audited again once, however often workers are killed meanwhile', async () => {
   await sql`update audits set engine = '0.0.1'`.execute(db);
-  const before = await sql<{ state: string }>`select string_agg(f.id || f.standing, ' ' order by f.id) as state from findings f`.execute(db);
+  const before = await sql<{ state: string }>`select string_agg(f.id || f.standing, ' ' order by f.id) as state from findings f`.execute(
+    db,
+  );
   const next = seeded(41);
   let workers = [startWorker(), startWorker()];
   let kills = 0;
@@ -79,7 +108,12 @@ test('when the engine moves on, every page is audited again once, however often 
     }
   }
   // Jobs of the killed are given back when their lease runs out.
-  for (const until = Date.now() + 20_000; Date.now() < until && (await count(sql`select count(*)::integer as many from jobs where state in ('waiting', 'running') and kind <> 'end exceptions'`)) > 0;) await new Promise((resolve) => setTimeout(resolve, 200));
+  for (
+    const until = Date.now() + 20_000;
+    Date.now() < until &&
+    (await count(sql`select count(*)::integer as many from jobs where state in ('waiting', 'running') and kind <> 'end exceptions'`)) > 0;
+  )
+    await new Promise((resolve) => setTimeout(resolve, 200));
   for (const worker of workers) worker.kill('SIGTERM');
   await Promise.all(workers.map(ended));
 
@@ -87,10 +121,19 @@ test('when the engine moves on, every page is audited again once, however often 
   expect(await old()).toBe(0);
   const each = await sql<{ audits: number }>`select count(*)::integer as audits from audits group by page_id`.execute(db);
   expect(each.rows.map((row) => row.audits)).toEqual(Array.from({ length: PAGES }, () => 2));
-  expect(await count(sql`select count(*)::integer as many from occurrences o where to_audit is null and not exists (select 1 from pages p where p.id = o.page_id)`)).toBe(0);
+  expect(
+    await count(
+      sql`select count(*)::integer as many from occurrences o where to_audit is null and not exists (select 1 from pages p
+        where p.id = o.page_id)`,
+    ),
+  ).toBe(0);
   const after = await sql<{ state: string }>`select string_agg(f.id || f.standing, ' ' order by f.id) as state from findings f`.execute(db);
   expect(after.rows).toEqual(before.rows);
-  const parents = await sql<{ state: string; done: number; total: number }>`select state, done, total from jobs where kind = 'audit all again' and total > 0`.execute(db);
+  const parents = await sql<{
+    state: string;
+    done: number;
+    total: number;
+  }>`select state, done, total from jobs where kind = 'audit all again' and total > 0`.execute(db);
   for (const parent of parents.rows) expect(parent).toEqual({ state: 'done', done: parent.total, total: parent.total });
 }, 180_000);
 
@@ -99,14 +142,26 @@ test('a worker ends exceptions whose day has passed, in the system’s name, and
   if (!shown.ok) throw new Error(shown.problem.what);
   const past: Services = { ...services, now: () => new Date('2026-01-10T12:00:00Z') };
   const note = shown.value.notes.find((one) => one.weight === 'must')!;
-  expect(await letStand(past, ADA, { pageId: shown.value.pageId, version: shown.value.version, findingId: note.id, reason: 'It is being redrawn.', until: '2026-01-20' })).toMatchObject({ ok: true });
+  expect(
+    await letStand(past, ADA, {
+      pageId: shown.value.pageId,
+      version: shown.value.version,
+      findingId: note.id,
+      reason: 'It is being redrawn.',
+      until: '2026-01-20',
+    }),
+  ).toMatchObject({ ok: true });
   const worker = startWorker();
-  const standing = async () => (await sql<{ standing: string }>`select standing from findings where id = ${note.id}`.execute(db)).rows[0]!.standing;
-  for (const until = Date.now() + 20_000; Date.now() < until && (await standing()) !== 'open';) await new Promise((resolve) => setTimeout(resolve, 100));
+  const standing = async () =>
+    (await sql<{ standing: string }>`select standing from findings where id = ${note.id}`.execute(db)).rows[0]!.standing;
+  for (const until = Date.now() + 20_000; Date.now() < until && (await standing()) !== 'open';)
+    await new Promise((resolve) => setTimeout(resolve, 100));
   expect(await standing()).toBe('open');
   worker.kill('SIGTERM');
   await ended(worker);
   expect(worker.exitCode).toBe(0);
-  const { rows } = await sql<{ by: string }>`select made_by as by from standing_changes where finding_id = ${note.id} order by id desc limit 1`.execute(db);
+  const { rows } = await sql<{
+    by: string;
+  }>`select made_by as by from standing_changes where finding_id = ${note.id} order by id desc limit 1`.execute(db);
   expect(rows).toEqual([{ by: 'system' }]);
 }, 60_000);

@@ -12,21 +12,33 @@ function camel(name: string): string {
 
 function rules(): string {
   const at = join(root, 'rules');
-  const families = readdirSync(at).filter((name) => statSync(join(at, name)).isDirectory()).sort();
-  const ids = families.flatMap((family) => readdirSync(join(at, family)).sort().map((rule) => `${family}/${rule}`));
+  const families = readdirSync(at)
+    .filter((name) => statSync(join(at, name)).isDirectory())
+    .sort();
+  const ids = families.flatMap((family) =>
+    readdirSync(join(at, family))
+      .sort()
+      .map((rule) => `${family}/${rule}`),
+  );
   const imports = ids.map((id) => `import { rule as ${camel(id)} } from './${id}/index.ts';`).join('\n');
   return `${HEAD}import type { Rule } from './types.ts';\n${imports}\n\n/** Every rule, by id. */\nexport const RULES: readonly Rule[] = [\n${ids.map((id) => `  ${camel(id)},`).join('\n')}\n];\n`;
 }
 
 function remedies(): string {
   const at = join(root, 'remedies');
-  const names = readdirSync(at).filter((file) => /^[a-z-]+\.remedy\.ts$/.test(file)).map((file) => file.replace('.remedy.ts', '')).sort();
+  const names = readdirSync(at)
+    .filter((file) => /^[a-z-]+\.remedy\.ts$/.test(file))
+    .map((file) => file.replace('.remedy.ts', ''))
+    .sort();
   const imports = names.map((name) => `import { remedy as ${camel(name)} } from './${name}.remedy.ts';`).join('\n');
   return `${HEAD}import type { Remedy } from './types.ts';\nimport type { RemedyName } from './names.ts';\n${imports}\n\n/** Every remedy, by name. */\nexport const REMEDIES: Readonly<Record<RemedyName, Remedy>> = {\n${names.map((name) => `  ${name.includes('-') ? `'${name}'` : name}: ${camel(name)},`).join('\n')}\n};\n`;
 }
 
 let stale = false;
-for (const [file, text] of [['rules/registry.ts', rules()], ['remedies/registry.ts', remedies()]] as const) {
+for (const [file, text] of [
+  ['rules/registry.ts', rules()],
+  ['remedies/registry.ts', remedies()],
+] as const) {
   const path = join(root, file);
   if (!process.argv.includes('--check')) writeFileSync(path, text);
   else if (readFileSync(path, 'utf8') !== text) {

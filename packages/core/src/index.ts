@@ -1,6 +1,20 @@
 /** The public surface of the engine. Everything else inside this package may change. */
 export { hashText } from './source/hash.ts';
-export { applyChange, changeBetween, changeOf, composeChanges, composeMoves, editsAlong, invertChange, mapChange, mapOffset, placeUnder, type Change, type Edit, type Moves } from './source/edits.ts';
+export {
+  applyChange,
+  changeBetween,
+  changeOf,
+  composeChanges,
+  composeMoves,
+  editsAlong,
+  invertChange,
+  mapChange,
+  mapOffset,
+  placeUnder,
+  type Change,
+  type Edit,
+  type Moves,
+} from './source/edits.ts';
 export { LineIndex } from './source/lines.ts';
 export { amendPage } from './document/amend.ts';
 export { parsePage, type Page, type Scope, type Surroundings, type Vocabulary } from './document/page.ts';
@@ -21,7 +35,16 @@ export { isCertain } from './remedies/types.ts';
 export { REMEDIES } from './remedies/registry.ts';
 export { REMEDY_NAMES, type RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';
-export { alikeTo, applyRemedy, fixAlike, fixCertain, offersFor, type FixedCertain, type FixedMany, type RemedyOffer } from './remedies/apply.ts';
+export {
+  alikeTo,
+  applyRemedy,
+  fixAlike,
+  fixCertain,
+  offersFor,
+  type FixedCertain,
+  type FixedMany,
+  type RemedyOffer,
+} from './remedies/apply.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
 export { repairedLevels } from './remedies/repairedLevels.ts';
@@ -29,7 +52,16 @@ export { auditPage, ENGINE_VERSION } from './audit/run.ts';
 export { identityOf, type Audit, type Finding, type Place } from './audit/findings.ts';
 export { ruleOf, sentenceOf } from './audit/prose.ts';
 export { compareAudits, type Comparison, type Texts } from './audit/compare.ts';
-export { DEFAULT_PROFILE, PROFILES, selectFindings, settingsFor, verdictOf, type Profile, type Settings, type Verdict } from './audit/profile.ts';
+export {
+  DEFAULT_PROFILE,
+  PROFILES,
+  selectFindings,
+  settingsFor,
+  verdictOf,
+  type Profile,
+  type Settings,
+  type Verdict,
+} from './audit/profile.ts';
 export { hoursFor, MINUTES_EACH } from './audit/effort.ts';
 export { speakRange, speakWhole } from './spoken/passage.ts';
 export { inspectColours, type ColourRow } from './inspect/colours.ts';
@@ -37,8 +69,27 @@ export { inspectKinds, type KindRow, type Kinds } from './inspect/kinds.ts';
 export { inspectNames, type NameRow } from './inspect/names.ts';
 export { subjectOf, type ColourSubject, type PassingColour, type ImageSubject, type Subject } from './inspect/subject.ts';
 export { textBlocks, type TextBlock } from './inspect/textBlocks.ts';
-export { inspectStructure, type GridCell, type ListItemView, type ListView, type OutlineLine, type Structure, type TableView } from './inspect/structure.ts';
-export { inspectImages, inspectLinks, inspectLists, inspectOutline, inspectTables, type ImageRow, type LinkRow, type ListRow, type OutlineRow, type TableRow } from './inspect/views.ts';
+export {
+  inspectStructure,
+  type GridCell,
+  type ListItemView,
+  type ListView,
+  type OutlineLine,
+  type Structure,
+  type TableView,
+} from './inspect/structure.ts';
+export {
+  inspectImages,
+  inspectLinks,
+  inspectLists,
+  inspectOutline,
+  inspectTables,
+  type ImageRow,
+  type LinkRow,
+  type ListRow,
+  type OutlineRow,
+  type TableRow,
+} from './inspect/views.ts';
 export { speakPage, type SpokenLine } from './spoken/page.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';

@@ -38,7 +38,9 @@ export function may(actor: Actor, act: Act, on: ActedOn): boolean {
 }
 
 function rolesOf({ memberships }: Actor, on: ActedOn): Role[] {
-  return memberships.filter(({ collection }) => collection === null || (on !== 'house' && collection === on.collection)).map(({ role }) => role);
+  return memberships
+    .filter(({ collection }) => collection === null || (on !== 'house' && collection === on.collection))
+    .map(({ role }) => role);
 }
 
 /** The collections an actor may see: ids, or null for all. */

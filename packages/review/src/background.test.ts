@@ -1,12 +1,32 @@
 import { DEFAULT_PROFILE, ENGINE_VERSION, PROFILES } from '@inkwell/core';
-import { fix, auditAgain, auditAllAgain, compareRevisions, letStand, saveSource, setStandard, signOff, standard, THE_SYSTEM, type Desk } from './index.ts';
+import {
+  fix,
+  auditAgain,
+  auditAllAgain,
+  compareRevisions,
+  letStand,
+  saveSource,
+  setStandard,
+  signOff,
+  standard,
+  THE_SYSTEM,
+  type Desk,
+} from './index.ts';
 import { bench, INES, RUTH, SAM } from './testing/bench.ts';
 
 const { services, db, at, page, look } = bench();
 
 const dayFromNow = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 const audits = async (view: Desk) => (await db().selectFrom('audits').select('id').where('page_id', '=', view.pageId).execute()).length;
-const jobsFor = async (view: Desk) => (await db().selectFrom('jobs' as never).select('id' as never).where('name' as never, '=', `audit a page again ${view.pageId}` as never).where('state' as never, '=', 'waiting' as never).execute()).length;
+const jobsFor = async (view: Desk) =>
+  (
+    await db()
+      .selectFrom('jobs' as never)
+      .select('id' as never)
+      .where('name' as never, '=', `audit a page again ${view.pageId}` as never)
+      .where('state' as never, '=', 'waiting' as never)
+      .execute()
+  ).length;
 const rulesOf = (view: Desk) => view.notes.map((note) => note.rule);
 
 describe('an audit has an id and knows its inputs', () => {
@@ -30,7 +50,16 @@ describe('an audit has an id and knows its inputs', () => {
     expect(await auditAgain(services, THE_SYSTEM, { pageId: view.pageId })).toEqual({ ok: true, value: 'audited' });
     const after = await look(view.slug);
     expect([after.release, after.notes.map((note) => [note.id, note.standing])]).toEqual(['signed off', [[view.notes[0]!.id, 'excepted']]]);
-    const [signed, newest] = [await db().selectFrom('sign_offs').select('audit_id').where('page_id', '=', view.pageId).execute(), await db().selectFrom('audits').select(['id', 'engine']).where('page_id', '=', view.pageId).orderBy('id', 'desc').limit(1).executeTakeFirst()];
+    const [signed, newest] = [
+      await db().selectFrom('sign_offs').select('audit_id').where('page_id', '=', view.pageId).execute(),
+      await db()
+        .selectFrom('audits')
+        .select(['id', 'engine'])
+        .where('page_id', '=', view.pageId)
+        .orderBy('id', 'desc')
+        .limit(1)
+        .executeTakeFirst(),
+    ];
     expect([signed, newest?.engine]).toEqual([[{ audit_id: newest!.id }], ENGINE_VERSION]);
   });
 
@@ -64,7 +93,9 @@ describe('pages of a collection know of one another', () => {
   });
 
   test('a file that is not there, and one image described in unlike ways', async () => {
-    const first = await page('<h2>A</h2><p>Here <img src="gone.png" alt="A frame of comb"> and <img src="hive.png" alt="A hive under an apple tree"> stand.</p>');
+    const first = await page(
+      '<h2>A</h2><p>Here <img src="gone.png" alt="A frame of comb"> and <img src="hive.png" alt="A hive under an apple tree"> stand.</p>',
+    );
     expect(rulesOf(first)).toContain('images/broken');
     const other = await page('<h2>A</h2><p>Here <img src="hive.png" alt="The queen, marked with a white dot"> stands.</p>');
     expect(rulesOf(other)).toContain('images/different-alt-same-image');
@@ -75,20 +106,31 @@ describe('pages of a collection know of one another', () => {
   test('a change that no neighbour sees sends none of them to be audited', async () => {
     const first = await page('<h2>A</h2><p>See <a href="honey-and-bread.html">honey and bread</a>.</p>');
     const second = await page('<h2>Bread</h2><p>x</p>', 'Honey and bread');
-    await db().deleteFrom('jobs' as never).execute();
+    await db()
+      .deleteFrom('jobs' as never)
+      .execute();
     await saveSource(services, INES, { ...at(second), html: '<h2>Bread</h2><p>Other words.</p>' });
     expect(await jobsFor(first)).toBe(0);
   });
 });
 
 describe('occurrences are intervals', () => {
-  const rows = (view: Desk) => db().selectFrom('occurrences').select(['finding_id', 'from_audit', 'to_audit']).where('page_id', '=', view.pageId).orderBy('id').execute();
+  const rows = (view: Desk) =>
+    db()
+      .selectFrom('occurrences')
+      .select(['finding_id', 'from_audit', 'to_audit'])
+      .where('page_id', '=', view.pageId)
+      .orderBy('id')
+      .execute();
 
   test('a change elsewhere writes no row for what only moved, and its place is right all the same', async () => {
     const view = await page(`<h2>A</h2><p>A <img src="hive.png"></p><p>B <img src="hive.png"></p>`);
     const before = await rows(view);
     await saveSource(services, INES, { ...at(view), html: view.html.replace('<h2>A</h2>', '<h2>A longer heading</h2>') });
-    await saveSource(services, INES, { ...at(await look(view.slug)), html: (await look(view.slug)).html.replace('B <img', 'Before it <img') });
+    await saveSource(services, INES, {
+      ...at(await look(view.slug)),
+      html: (await look(view.slug)).html.replace('B <img', 'Before it <img'),
+    });
     const after = await look(view.slug);
     expect(await rows(view)).toEqual(before);
     for (const note of after.notes) expect(after.html.slice(note.at.start, note.at.end)).toBe('<img src="hive.png">');
@@ -126,18 +168,32 @@ describe('the standard', () => {
     if (!found.ok) throw new Error(found.problem.what);
     return found.value;
   };
-  afterEach(async () => void (await setStandard(services, SAM, { profile, version: (await now()).version, selection: DEFAULT_PROFILE, vocabulary: {} })));
+  afterEach(
+    async () =>
+      void (await setStandard(services, SAM, { profile, version: (await now()).version, selection: DEFAULT_PROFILE, vocabulary: {} })),
+  );
 
   test('moving from AA to AAA and back is counted, audits nothing, and lapses only what the gate now holds', async () => {
     const faint = await page('<h2>Wax</h2><p style="color:#666666;background:#ffffff">Text of some words.</p>');
     const plain = await page('<h2>Wax</h2><p>Text of some words.</p>');
     await signOff(services, RUTH, at(faint));
     await signOff(services, RUTH, at(plain));
-    expect(await setStandard(services, INES, { profile, version: (await now()).version, selection: PROFILES['wcag22-aaa']! })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
-    const set = await setStandard(services, SAM, { profile, version: (await now()).version, selection: { ...PROFILES['wcag22-aaa']!, name: profile } });
+    expect(
+      await setStandard(services, INES, { profile, version: (await now()).version, selection: PROFILES['wcag22-aaa']! }),
+    ).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+    const set = await setStandard(services, SAM, {
+      profile,
+      version: (await now()).version,
+      selection: { ...PROFILES['wcag22-aaa']!, name: profile },
+    });
     expect(set).toMatchObject({ ok: true, value: { lapsed: 1 } });
     const held = await look(faint.slug);
-    expect(held).toMatchObject({ verdict: 'held', release: 'lapsed', tally: { must: 1 }, signOff: { lapsed: { because: 'standard', by: 'Sam Okello', finding: held.notes[0]!.id } } });
+    expect(held).toMatchObject({
+      verdict: 'held',
+      release: 'lapsed',
+      tally: { must: 1 },
+      signOff: { lapsed: { because: 'standard', by: 'Sam Okello', finding: held.notes[0]!.id } },
+    });
     expect(await look(plain.slug)).toMatchObject({ verdict: 'ready', release: 'signed off' });
     expect([await audits(faint), await audits(plain)]).toEqual([1, 1]);
     await setStandard(services, SAM, { profile, version: (await now()).version, selection: DEFAULT_PROFILE });

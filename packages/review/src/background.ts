@@ -1,5 +1,18 @@
 import { ENGINE_VERSION } from '@inkwell/core';
-import { endExceptionsOn, house, lockPage, pageForEngine, pagesOfOtherEngines, pagesToReopen, ranOut, snapshot, SYSTEM, writing, type PlacedPage, type Write } from '@inkwell/store';
+import {
+  endExceptionsOn,
+  house,
+  lockPage,
+  pageForEngine,
+  pagesOfOtherEngines,
+  pagesToReopen,
+  ranOut,
+  snapshot,
+  SYSTEM,
+  writing,
+  type PlacedPage,
+  type Write,
+} from '@inkwell/store';
 import { cancelJob, enqueueUnder, jobById, runningOf, type Job } from '@inkwell/work';
 import { may, unlessAllowed, type Actor } from './actor.ts';
 import { decide } from './decide.ts';
@@ -46,7 +59,9 @@ async function auditOnce(services: Services, actor: Actor, pageId: number): Prom
 /** Pages looked at in one go. */
 const SOME = 50;
 
-/** Opens again, as the system, what was let stand until a day that has passed. A sign-off that rested on it lapses. Gives how many pages. */
+/**
+ * Opens again, as the system, what was let stand until a day that has passed. A sign-off that rested on it lapses. Gives how many pages.
+ */
 export async function endExceptions(services: Services, actor: Actor): Promise<Result<number>> {
   const barred = unlessAllowed(actor, 'keep the house', 'house');
   if (barred) return barred;
@@ -68,7 +83,11 @@ export async function endExceptions(services: Services, actor: Actor): Promise<R
 export async function reopen(trx: Write, services: Services, page: PlacedPage): Promise<void> {
   const due = await ranOut(trx, page.id, dayIn(page.time_zone, services.now()));
   if (due.length === 0) return;
-  await endExceptionsOn(trx, due.map((one) => one.id), SYSTEM);
+  await endExceptionsOn(
+    trx,
+    due.map((one) => one.id),
+    SYSTEM,
+  );
   const changes = due.map(({ id, ruled }) => ({ id, standing: 'open' as const, ruled, excepted_until: null }));
   await decide(trx, page, services, changes, { by: SYSTEM, because: 'exception ran out', lapse: 'exception' });
 }
@@ -94,7 +113,12 @@ export interface Progress {
 
 export async function progress(services: Services, actor: Actor): Promise<Progress[]> {
   if (!may(actor, 'see', 'house')) return [];
-  return (await runningOf(services.db, AUDIT_ALL)).map(({ id, done: so, total }: Job) => ({ id, what: 'Auditing again after a change of the engine', done: so, total }));
+  return (await runningOf(services.db, AUDIT_ALL)).map(({ id, done: so, total }: Job) => ({
+    id,
+    what: 'Auditing again after a change of the engine',
+    done: so,
+    total,
+  }));
 }
 
 /** Cancels work in the background: what has not begun is left undone. */

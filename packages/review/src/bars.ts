@@ -6,9 +6,19 @@ export function kindOf(finding: Pick<Finding, 'rule' | 'family' | 'weight' | 'ou
   const { rule: id, family, weight, outcome, values } = finding;
   const rule = ruleOf(id);
   const measures = [...(rule?.threshold ? [rule.threshold.measure] : []), ...(id === 'links/vague' ? ['text'] : [])];
-  const measured = Object.fromEntries(measures.filter((measure) => values[measure] !== undefined).map((measure) => [measure, values[measure]!]));
+  const measured = Object.fromEntries(
+    measures.filter((measure) => values[measure] !== undefined).map((measure) => [measure, values[measure]!]),
+  );
   const criteria = rule && sameWords(rule.criteria, finding.criteria) ? null : finding.criteria;
-  return { name: JSON.stringify([id, weight, outcome, criteria, measured]).toWellFormed(), rule: id, family, weight, outcome, criteria, measured };
+  return {
+    name: JSON.stringify([id, weight, outcome, criteria, measured]).toWellFormed(),
+    rule: id,
+    family,
+    weight,
+    outcome,
+    criteria,
+    measured,
+  };
 }
 
 function sameWords(a: readonly string[], b: readonly string[]): boolean {
@@ -18,7 +28,11 @@ function sameWords(a: readonly string[], b: readonly string[]): boolean {
 /** What a bar makes of a kind; null: it does not ask for it. */
 export function weightUnder(kind: StoredKind, bar: Bar): Omit<KindWeight, 'bar_id' | 'kind_id'> | null {
   const criteria = kind.criteria ?? ruleOf(kind.rule)?.criteria ?? [];
-  const [asked] = selectFindings([{ rule: kind.rule, weight: kind.weight, outcome: kind.outcome, criteria, values: kind.measured }], bar.profile, bar.contentType);
+  const [asked] = selectFindings(
+    [{ rule: kind.rule, weight: kind.weight, outcome: kind.outcome, criteria, values: kind.measured }],
+    bar.profile,
+    bar.contentType,
+  );
   if (!asked) return null;
   return { weight: asked.weight, outcome: asked.outcome, holds: settingsFor(bar.profile, bar.contentType).holds.includes(asked.weight) };
 }
@@ -27,4 +41,3 @@ export function weightUnder(kind: StoredKind, bar: Bar): Omit<KindWeight, 'bar_i
 export function askedOf<T extends StoredFinding | Finding>(findings: readonly T[], bar: Pick<Bar, 'profile' | 'contentType'>): T[] {
   return selectFindings(findings, bar.profile, bar.contentType);
 }
-

@@ -1,6 +1,17 @@
 import { escapeText, parsePage, tidy, type Scope, type Verdict } from '@inkwell/core';
 import { acceptText, decodeHtml, encodeText, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
-import { addPage, collectionBySlug, hashOf, isDuplicate, keepFile, lockPage, slugsLike, writing, type Collection, type Write } from '@inkwell/store';
+import {
+  addPage,
+  collectionBySlug,
+  hashOf,
+  isDuplicate,
+  keepFile,
+  lockPage,
+  slugsLike,
+  writing,
+  type Collection,
+  type Write,
+} from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { titleOf } from './engine/perform.ts';
 import { examineNew } from './examine.ts';
@@ -28,9 +39,21 @@ export interface Brought {
 const MEGABYTES = LARGEST_PAGE / 1024 / 1024;
 
 const REFUSALS: Record<DecodeFailure, Pick<Problem, 'what' | 'why' | 'next'>> = {
-  empty: { what: 'There is nothing in this page', why: 'It holds no characters but spaces.', next: 'Paste the page’s content, or choose another file.' },
-  'too-large': { what: 'This page is too large to take in', why: `A page may hold up to ${MEGABYTES} MB; longer ones are most often several pages, or carry images inside their text.`, next: 'Split it, or save its images as files, and bring it in again.' },
-  'not-html': { what: 'This is not a page of text', why: 'Its first bytes are those of another kind of file, such as a PDF, an image or an archive.', next: 'Save it as a web page (.html), or copy its content and paste it here.' },
+  empty: {
+    what: 'There is nothing in this page',
+    why: 'It holds no characters but spaces.',
+    next: 'Paste the page’s content, or choose another file.',
+  },
+  'too-large': {
+    what: 'This page is too large to take in',
+    why: `A page may hold up to ${MEGABYTES} MB; longer ones are most often several pages, or carry images inside their text.`,
+    next: 'Split it, or save its images as files, and bring it in again.',
+  },
+  'not-html': {
+    what: 'This is not a page of text',
+    why: 'Its first bytes are those of another kind of file, such as a PDF, an image or an archive.',
+    next: 'Save it as a web page (.html), or copy its content and paste it here.',
+  },
 };
 
 /** Takes one page into a collection as its revision 1, audited. */
@@ -40,13 +63,29 @@ export async function bringIn(services: Services, actor: Actor, wish: BringIn): 
   const barred = unlessAllowed(actor, 'bring in', { collection: collection.id }, 'This collection');
   if (barred) return barred;
   const read = wish.incoming.kind === 'text' ? acceptText(wish.incoming.text) : decodeHtml(wish.incoming.bytes);
-  if (!read.ok) return refused({ code: 'bad-page', ...REFUSALS[read.reason], kept: 'Nothing was brought in, and nothing already here was touched.' });
+  if (!read.ok)
+    return refused({ code: 'bad-page', ...REFUSALS[read.reason], kept: 'Nothing was brought in, and nothing already here was touched.' });
   const html = hasMarkup(read.text) ? read.text : asParagraphs(read.text);
   const page = parsePage(html, wish.scope ? { scope: wish.scope } : {});
   const title = tidy(wish.title ?? '') || (page.scope === 'document' ? titleOf(page, '') : '');
-  if (!title) return refused({ code: 'bad-page', what: 'This page needs a title', why: 'It is part of a page, and its own text names none.', kept: 'What you gave is still in the form.', next: 'Write the title its platform shows above it.' });
+  if (!title)
+    return refused({
+      code: 'bad-page',
+      what: 'This page needs a title',
+      why: 'It is part of a page, and its own text names none.',
+      kept: 'What you gave is still in the form.',
+      next: 'Write the title its platform shows above it.',
+    });
   const bytes = wish.incoming.kind === 'bytes' ? wish.incoming : null;
-  return store(services, actor, collection, { html, title, scope: page.scope, contentType: wish.contentType ?? defaultType(collection), read, bytes: bytes?.bytes ?? null, fileName: bytes?.fileName ?? null });
+  return store(services, actor, collection, {
+    html,
+    title,
+    scope: page.scope,
+    contentType: wish.contentType ?? defaultType(collection),
+    read,
+    bytes: bytes?.bytes ?? null,
+    fileName: bytes?.fileName ?? null,
+  });
 }
 
 interface Ready {
@@ -66,22 +105,59 @@ async function store(services: Services, actor: Actor, collection: Collection, p
   for (let attempt = 1; attempt <= ATTEMPTS; attempt++) {
     const slug = await freeSlug(services, collection, slugOf(page.title));
     const address = addressOf(page, slug, attempt);
-    const { bar, examined } = await examineNew(services, { id: 0, collection_id: collection.id, title: page.title, address, scope: page.scope, content_type: page.contentType }, page.html);
+    const { bar, examined } = await examineNew(
+      services,
+      { id: 0, collection_id: collection.id, title: page.title, address, scope: page.scope, content_type: page.contentType },
+      page.html,
+    );
     try {
-      return done(await writing(services.db, async (trx) => {
-        const id = await addPage(trx, { collection_id: collection.id, slug, title: page.title, scope: page.scope, content_type: page.contentType, address, made_by: actor.id }, bar.id);
-        const row = (await lockPage(trx, id))!;
-        const { revision, found, verdict } = await record(trx, services, actor, row, { bar }, {
-          html: page.html, examined, cause: 'imported', note: page.fileName ? `from ${page.fileName}` : 'pasted', encoding: page.read.encoding, bom: page.read.bom, bytesHash: await keepOriginal(trx, page),
-        });
-        return { slug, revision, findings: found, verdict };
-      }));
+      return done(
+        await writing(services.db, async (trx) => {
+          const id = await addPage(
+            trx,
+            {
+              collection_id: collection.id,
+              slug,
+              title: page.title,
+              scope: page.scope,
+              content_type: page.contentType,
+              address,
+              made_by: actor.id,
+            },
+            bar.id,
+          );
+          const row = (await lockPage(trx, id))!;
+          const { revision, found, verdict } = await record(
+            trx,
+            services,
+            actor,
+            row,
+            { bar },
+            {
+              html: page.html,
+              examined,
+              cause: 'imported',
+              note: page.fileName ? `from ${page.fileName}` : 'pasted',
+              encoding: page.read.encoding,
+              bom: page.read.bom,
+              bytesHash: await keepOriginal(trx, page),
+            },
+          );
+          return { slug, revision, findings: found, verdict };
+        }),
+      );
     } catch (error) {
       // Another page has this address already: take the next one.
       if (!isDuplicate(error)) throw error;
     }
   }
-  return refused({ code: 'duplicate', what: 'Others are bringing in pages of this title', why: 'Each free address that was found was taken meanwhile.', kept: 'What you gave is still in the form.', next: 'Try again, or give the page a title of its own.' });
+  return refused({
+    code: 'duplicate',
+    what: 'Others are bringing in pages of this title',
+    why: 'Each free address that was found was taken meanwhile.',
+    kept: 'What you gave is still in the form.',
+    next: 'Try again, or give the page a title of its own.',
+  });
 }
 
 async function freeSlug(services: Services, collection: Collection, base: string): Promise<string> {
@@ -103,7 +179,10 @@ async function keepOriginal(trx: Write, { bytes, read }: Ready): Promise<string 
 
 /** A file keeps its own name as its address, so that links between pages go on working; where that is taken it is its slug's. */
 function addressOf(page: Ready, slug: string, attempt: number): string {
-  const name = page.fileName?.split(/[/\\]/).pop()!.replace(/[^\w.-]+/g, '-');
+  const name = page.fileName
+    ?.split(/[/\\]/)
+    .pop()!
+    .replace(/[^\w.-]+/g, '-');
   return name && attempt === 1 && /\.x?html?$/i.test(name) ? name : `${slug}.html`;
 }
 
@@ -113,10 +192,23 @@ function defaultType(collection: Collection): string {
 
 /** A title as an address: lower case, dashed, at most 60 signs; never empty. */
 export function slugOf(title: string): string {
-  const plain = title.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toLowerCase();
-  return plain.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '').slice(0, 60).replace(/-+$/, '') || 'page';
+  const plain = title
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase();
+  return (
+    plain
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60)
+      .replace(/-+$/, '') || 'page'
+  );
 }
 
 function asParagraphs(text: string): string {
-  return escapeText(text).trim().split(/\r?\n\s*\r?\n/).map((part) => `<p>${part.trim().replace(/\r?\n/g, '<br>\n')}</p>`).join('\n');
+  return escapeText(text)
+    .trim()
+    .split(/\r?\n\s*\r?\n/)
+    .map((part) => `<p>${part.trim().replace(/\r?\n/g, '<br>\n')}</p>`)
+    .join('\n');
 }

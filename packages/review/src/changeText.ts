@@ -32,7 +32,8 @@ export async function changeText(services: Services, actor: Actor, wish: OnPage,
   if (!seen.ok) return seen;
   const { page } = seen.value;
   // A conflict is told before any work is done for it, with what stands there now.
-  if (page.head_version > wish.version) return onPage(services, actor, 'change a page', wish, change.about, () => Promise.resolve(refused(BUSY)));
+  if (page.head_version > wish.version)
+    return onPage(services, actor, 'change a page', wish, change.about, () => Promise.resolve(refused(BUSY)));
   const made = await change.make(seen.value);
   if (!made.ok) return made;
   const examined = await examine(services, seen.value, made.value.html, made.value.examined);
@@ -49,8 +50,20 @@ export async function changeText(services: Services, actor: Actor, wish: OnPage,
 const BUSY = { code: 'conflict', what: 'The page is being changed by others', kept: 'The page is as it was.', next: 'Try again.' } as const;
 
 /** What the engine made, or why not, in words. */
-export function madeBy(result: Changed | Declined, cause: Made['cause'], note: (changed: Changed) => string, what: string, kept = 'The page is as it was, and what you typed is still in the form.'): Result<Made> {
+export function madeBy(
+  result: Changed | Declined,
+  cause: Made['cause'],
+  note: (changed: Changed) => string,
+  what: string,
+  kept = 'The page is as it was, and what you typed is still in the form.',
+): Result<Made> {
   if (result.ok) return done({ html: result.html, examined: result.examined, moves: result.moves, cause, note: note(result) });
-  if (result.gone) return refused({ code: 'not-found', what: 'This finding is no longer on the page', kept: 'The page is as it was.', next: 'Look at the list of findings again.' });
+  if (result.gone)
+    return refused({
+      code: 'not-found',
+      what: 'This finding is no longer on the page',
+      kept: 'The page is as it was.',
+      next: 'Look at the list of findings again.',
+    });
   return refused({ code: 'declined', what, why: result.reason, kept });
 }

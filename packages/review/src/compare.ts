@@ -22,7 +22,11 @@ export interface RevisionsCompared {
 }
 
 /** Compares any two revisions, each as its newest audit saw it. A finding is the same one in both by its identity, not by its place. */
-export function compareRevisions(services: Services, actor: Actor, wish: { pageId: number; from: number; to: number }): Promise<Result<RevisionsCompared>> {
+export function compareRevisions(
+  services: Services,
+  actor: Actor,
+  wish: { pageId: number; from: number; to: number },
+): Promise<Result<RevisionsCompared>> {
   return snapshot(services.db, async (at) => {
     const page = await pageById(at, wish.pageId);
     if (!page) return notFound('This page');
@@ -43,7 +47,11 @@ export function compareRevisions(services: Services, actor: Actor, wish: { pageI
   });
 }
 
-async function revisionIn(at: Write, pageId: number, number: number): Promise<{ number: number; html: string; findings: StoredFinding[] } | null> {
+async function revisionIn(
+  at: Write,
+  pageId: number,
+  number: number,
+): Promise<{ number: number; html: string; findings: StoredFinding[] } | null> {
   const revision = await revisionOf(at, pageId, number);
   const audit = revision && (await auditOf(at, pageId, number));
   return revision && audit ? { number, html: revision.html, findings: await findingsIn(at, pageId, revision.html, audit.id) } : null;

@@ -16,11 +16,22 @@ export type About = readonly number[] | 'the whole page' | 'its text';
  * Runs `make` on the locked page when what it is about is as the person saw it. Else it is told what others did meanwhile: a newer
  * text, or decisions on the same findings.
  */
-export function onPage<T>(services: Services, actor: Actor, act: Act, wish: OnPage, about: About, make: (trx: Write, page: PlacedPage) => Promise<Result<T>>): Promise<Result<T>> {
+export function onPage<T>(
+  services: Services,
+  actor: Actor,
+  act: Act,
+  wish: OnPage,
+  about: About,
+  make: (trx: Write, page: PlacedPage) => Promise<Result<T>>,
+): Promise<Result<T>> {
   return writing(services.db, async (trx) => {
     const page = await lockPage(trx, wish.pageId);
     if (!page) return notFound('This page');
-    return unlessAllowed(actor, act, { collection: page.collection_id }) ?? (await unlessMovedOn(trx, page, wish.version, about)) ?? make(trx, page);
+    return (
+      unlessAllowed(actor, act, { collection: page.collection_id }) ??
+      (await unlessMovedOn(trx, page, wish.version, about)) ??
+      make(trx, page)
+    );
   });
 }
 
@@ -34,7 +45,8 @@ export async function unlessMovedOn(trx: Write, page: PlacedPage, version: numbe
   if (!last) return null;
   return refused({
     code: 'conflict',
-    what: about === 'the whole page' ? 'Something was decided on this page since you opened it' : 'This was decided since you opened the page',
+    what:
+      about === 'the whole page' ? 'Something was decided on this page since you opened it' : 'This was decided since you opened the page',
     why: `${last.by} decided meanwhile: it now stands as ${last.standing}${last.because ? ` (${last.because})` : ''}.`,
     kept: 'Their decision stands, and yours was not recorded over it.',
     next: 'Look at the page as it is now; if you disagree, take their decision back first.',

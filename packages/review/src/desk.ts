@@ -1,7 +1,23 @@
 import { isCertain, REMEDIES, ruleOf, sentenceOf, type Neighbours, type Verdict } from '@inkwell/core';
 import {
-  exceptionsOn, isOpenOn, lastSignOff, pageForEngine, pagesBeside, questionsOn, revisionLines, rulingsOn, snapshot,
-  type Answer, type PageForEngine, type PageLink, type PlacedPage, type Release, type Role, type SignOff, type StoredFinding, type Write,
+  exceptionsOn,
+  isOpenOn,
+  lastSignOff,
+  pageForEngine,
+  pagesBeside,
+  questionsOn,
+  revisionLines,
+  rulingsOn,
+  snapshot,
+  type Answer,
+  type PageForEngine,
+  type PageLink,
+  type PlacedPage,
+  type Release,
+  type Role,
+  type SignOff,
+  type StoredFinding,
+  type Write,
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { askedOf } from './bars.ts';
@@ -76,7 +92,9 @@ export interface Desk {
 
 /** A page under review, all of it read at one moment. */
 export function desk(services: Services, actor: Actor, wish: { collection: string; page: string }): Promise<Result<Desk>> {
-  return snapshot(services.db, async (at) => show(at, services, actor, await pageForEngine(at, { collection: wish.collection, slug: wish.page })));
+  return snapshot(services.db, async (at) =>
+    show(at, services, actor, await pageForEngine(at, { collection: wish.collection, slug: wish.page })),
+  );
 }
 
 /** The same by its number. */
@@ -96,13 +114,21 @@ async function show(at: Write, services: Services, actor: Actor, found: PageForE
   const revisions = await revisionLines(at, page.id);
   const lines = revisions.map(({ made_at, number, cause, note, by }) => ({ number, cause, note, by, at: made_at.toISOString() }));
   return done({
-    pageId: page.id, version: page.version,
+    pageId: page.id,
+    version: page.version,
     collection: { id: page.collection_id, slug: page.collection_slug, title: page.collection_title },
-    slug: page.slug, title: page.title, contentType: page.content_type, scope: page.scope, address: page.address,
+    slug: page.slug,
+    title: page.title,
+    contentType: page.content_type,
+    scope: page.scope,
+    address: page.address,
     revision: lines[0]!,
     html: text.html,
     notes: await notesOf(at, page, findings, today),
-    verdict: word.verdict, release: word.release, elsewhere: word.elsewhere, fixedHere: word.fixed,
+    verdict: word.verdict,
+    release: word.release,
+    elsewhere: word.elsewhere,
+    fixedHere: word.fixed,
     tally: tallyOf(findings.filter((finding) => isOpenOn(finding, today))),
     canUndo: revisions[0]!.content_before !== null,
     canRedo: page.redo.length > 0,
@@ -113,26 +139,81 @@ async function show(at: Write, services: Services, actor: Actor, found: PageForE
   });
 }
 
-function signOffView(signed: (SignOff & { by: string; lapser: string | null }) | undefined, { release, holder }: GateWord): SignOffView | null {
+function signOffView(
+  signed: (SignOff & { by: string; lapser: string | null }) | undefined,
+  { release, holder }: GateWord,
+): SignOffView | null {
   if (!signed) return null;
   const lapsed = signed.lapsed_at
-    ? { because: signed.lapsed_because ?? 'decision', by: signed.lapser ?? '', revision: signed.lapsed_revision, finding: signed.lapsed_finding }
-    : release === 'lapsed' ? { because: 'exception', by: 'Inkwell Check', revision: signed.revision, finding: holder } : null;
+    ? {
+        because: signed.lapsed_because ?? 'decision',
+        by: signed.lapser ?? '',
+        revision: signed.lapsed_revision,
+        finding: signed.lapsed_finding,
+      }
+    : release === 'lapsed'
+      ? { because: 'exception', by: 'Inkwell Check', revision: signed.revision, finding: holder }
+      : null;
   return { revision: signed.revision, by: signed.by, at: signed.signed_at.toISOString(), lapsed };
 }
 
 async function notesOf(at: Write, page: PlacedPage, findings: readonly StoredFinding[], today: string): Promise<Note[]> {
-  const rulings = new Map((await rulingsOn(at, page.id)).map((ruling) => [ruling.finding_id, { answer: ruling.answer, by: ruling.by, at: ruling.made_at.toISOString() }]));
-  const exceptions = new Map((await exceptionsOn(at, page.id)).filter((one) => one.until >= today).map(({ finding_id, reason, until, by }) => [finding_id, { reason, until, by }]));
+  const rulings = new Map(
+    (await rulingsOn(at, page.id)).map((ruling) => [
+      ruling.finding_id,
+      { answer: ruling.answer, by: ruling.by, at: ruling.made_at.toISOString() },
+    ]),
+  );
+  const exceptions = new Map(
+    (await exceptionsOn(at, page.id))
+      .filter((one) => one.until >= today)
+      .map(({ finding_id, reason, until, by }) => [finding_id, { reason, until, by }]),
+  );
   const waiting = new Map((await questionsOn(at, page.id)).map((question) => [question.finding_id, question.waits_for]));
   return findings.map((finding) => {
-    const { id, rule, family, weight, outcome, criteria, techniques, message, values, at: place, places, fingerprint, subject, remedies, ruled, firstRevision, placeNumbers } = finding;
+    const {
+      id,
+      rule,
+      family,
+      weight,
+      outcome,
+      criteria,
+      techniques,
+      message,
+      values,
+      at: place,
+      places,
+      fingerprint,
+      subject,
+      remedies,
+      ruled,
+      firstRevision,
+      placeNumbers,
+    } = finding;
     return {
-      id, rule, family, weight, outcome, criteria, techniques, message, values, at: place, ...(places ? { places } : {}), fingerprint, subject, remedies, ruled, firstRevision, placeNumbers,
+      id,
+      rule,
+      family,
+      weight,
+      outcome,
+      criteria,
+      techniques,
+      message,
+      values,
+      at: place,
+      ...(places ? { places } : {}),
+      fingerprint,
+      subject,
+      remedies,
+      ruled,
+      firstRevision,
+      placeNumbers,
       ...wordsOf(finding),
       // What ran out is open, whether or not anybody has written it down.
       standing: isOpenOn(finding, today) && finding.standing === 'excepted' ? 'open' : finding.standing,
-      ruling: rulings.get(finding.id) ?? null, exception: exceptions.get(finding.id) ?? null, waitsFor: waiting.get(finding.id) ?? null,
+      ruling: rulings.get(finding.id) ?? null,
+      exception: exceptions.get(finding.id) ?? null,
+      waitsFor: waiting.get(finding.id) ?? null,
     };
   });
 }

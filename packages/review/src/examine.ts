@@ -1,6 +1,16 @@
 import { createHash } from 'node:crypto';
 import type { Neighbours, Reference } from '@inkwell/core';
-import { barFor, findingsIn, pageForEngine, snapshot, type Bar, type PageForEngine, type PlacedPage, type StoredFinding, type Write } from '@inkwell/store';
+import {
+  barFor,
+  findingsIn,
+  pageForEngine,
+  snapshot,
+  type Bar,
+  type PageForEngine,
+  type PlacedPage,
+  type StoredFinding,
+  type Write,
+} from '@inkwell/store';
 import { unlessAllowed, type Act, type Actor } from './actor.ts';
 import type { Examined, PlacedText } from './engine/index.ts';
 import { namesMore, neighboursOf, type Place } from './neighbours.ts';
@@ -45,7 +55,12 @@ export interface Examination extends Examined {
  * Examines a text of a page, outside any transaction. When it names what its former text did not, its neighbours are asked for first.
  * `already`: what the engine found while it made the text, with the neighbours of the former one.
  */
-export async function examine(services: Services, seen: Pick<Seen, 'page' | 'bar' | 'references' | 'text'>, html: string, already?: Examined): Promise<Examination> {
+export async function examine(
+  services: Services,
+  seen: Pick<Seen, 'page' | 'bar' | 'references' | 'text'>,
+  html: string,
+  already?: Examined,
+): Promise<Examination> {
   const text = { ...seen.text, html };
   const first = already ?? (await services.engine.run('examine', { page: text }));
   if (!namesMore(seen.references, first.references) && first.title === seen.page.title) return { ...first, inputs: inputsOf(text) };
@@ -55,7 +70,11 @@ export async function examine(services: Services, seen: Pick<Seen, 'page' | 'bar
 }
 
 /** Examines a text that is no page yet. */
-export async function examineNew(services: Services, page: Place & Pick<PlacedPage, 'scope' | 'content_type'>, html: string): Promise<{ bar: Bar; examined: Examination }> {
+export async function examineNew(
+  services: Services,
+  page: Place & Pick<PlacedPage, 'scope' | 'content_type'>,
+  html: string,
+): Promise<{ bar: Bar; examined: Examination }> {
   const bar = await barFor(services.db, page.collection_id, page.content_type);
   const alone = placed(page, html, { titles: {}, vocabulary: bar.vocabulary });
   const { title, references } = await services.engine.run('refer', { page: alone });

@@ -1,5 +1,21 @@
 import { writing, lockPage } from '@inkwell/store';
-import { endException, endExceptions, fix, fixAllCertain, ledger, letStand, NOBODY, rule, saveSource, shelf, signOff, takeBackRuling, THE_SYSTEM, undo, type Desk } from './index.ts';
+import {
+  endException,
+  endExceptions,
+  fix,
+  fixAllCertain,
+  ledger,
+  letStand,
+  NOBODY,
+  rule,
+  saveSource,
+  shelf,
+  signOff,
+  takeBackRuling,
+  THE_SYSTEM,
+  undo,
+  type Desk,
+} from './index.ts';
 import { bench, INES, RUTH, SAM } from './testing/bench.ts';
 
 const { services, db, SLUG, at, page, look, onDay } = bench();
@@ -36,7 +52,8 @@ describe('reading', () => {
       const view = await look(start.slug);
       const said = Number(/Revision (\d+)/.exec(view.html)![1]);
       const blank = view.notes.filter((note) => note.rule === 'headings/blank').length;
-      if (said !== view.revision.number || blank !== (said === 1 ? 0 : said % 7)) torn.push(`text of ${said}, number ${view.revision.number}, ${blank} findings`);
+      if (said !== view.revision.number || blank !== (said === 1 ? 0 : said % 7))
+        torn.push(`text of ${said}, number ${view.revision.number}, ${blank} findings`);
     }
     writing = false;
     await writer;
@@ -70,7 +87,11 @@ describe('whatever opens a finding again lapses the sign-off', () => {
   test('an exception that is ended', async () => {
     const view = await signedWithException(dayFromNow(30));
     await endException(services, INES, asked(view));
-    expect(await look(view.slug)).toMatchObject({ verdict: 'held', release: 'lapsed', signOff: { lapsed: { because: 'decision', by: 'Ines Calder' } } });
+    expect(await look(view.slug)).toMatchObject({
+      verdict: 'held',
+      release: 'lapsed',
+      signOff: { lapsed: { because: 'decision', by: 'Ines Calder' } },
+    });
   });
 
   test('a ruling that is taken back', async () => {
@@ -95,7 +116,13 @@ describe('whatever opens a finding again lapses the sign-off', () => {
     expect(await endExceptions(services, INES)).toMatchObject({ ok: false });
     expect(await endExceptions(services, THE_SYSTEM)).toMatchObject({ ok: true });
     expect(await ledgerRow()).toMatchObject({ verdict: 'held', release: 'lapsed', tally: { must: 1 } });
-    const last = await db().selectFrom('standing_changes').select(['standing', 'because', 'made_by']).where('page_id', '=', view.pageId).orderBy('id', 'desc').limit(1).executeTakeFirst();
+    const last = await db()
+      .selectFrom('standing_changes')
+      .select(['standing', 'because', 'made_by'])
+      .where('page_id', '=', view.pageId)
+      .orderBy('id', 'desc')
+      .limit(1)
+      .executeTakeFirst();
     expect(last).toEqual({ standing: 'open', because: 'exception ran out', made_by: 'system' });
     const ended = await db().selectFrom('exceptions').select(['ended_by']).where('finding_id', '=', view.notes[0]!.id).execute();
     expect(ended).toEqual([{ ended_by: 'system' }]);
@@ -117,7 +144,10 @@ describe('whatever opens a finding again lapses the sign-off', () => {
       const late: typeof services = { ...services, db: db(), now: () => new Date('2026-11-20T12:00:00Z') };
       const view = await page(HOLDS);
       // In Auckland it is the 21st already.
-      expect(await letStand(late, INES, { ...asked(view), reason: REASON, until: '2026-11-20' })).toMatchObject({ ok: false, problem: { why: expect.stringContaining('has passed') as unknown } });
+      expect(await letStand(late, INES, { ...asked(view), reason: REASON, until: '2026-11-20' })).toMatchObject({
+        ok: false,
+        problem: { why: expect.stringContaining('has passed') as unknown },
+      });
     } finally {
       await db().updateTable('house').set({ time_zone: 'Europe/London' }).execute();
     }
@@ -127,11 +157,15 @@ describe('whatever opens a finding again lapses the sign-off', () => {
 describe('decisions', () => {
   test('of two at once on one finding the second is told what the first decided', async () => {
     const view = await page(QUESTION);
-    const answers = await Promise.all((['no problem', 'stands'] as const).map((answer, i) => rule(services, [INES, SAM][i]!, { ...asked(view), answer })));
+    const answers = await Promise.all(
+      (['no problem', 'stands'] as const).map((answer, i) => rule(services, [INES, SAM][i]!, { ...asked(view), answer })),
+    );
     const lost = answers.filter((one) => !one.ok);
     expect(lost).toHaveLength(1);
     const now = (await look(view.slug)).notes[0]!;
-    expect(lost[0]).toMatchObject({ problem: { code: 'conflict', decided: [{ finding: now.id, standing: now.standing, by: now.ruling!.by }] } });
+    expect(lost[0]).toMatchObject({
+      problem: { code: 'conflict', decided: [{ finding: now.id, standing: now.standing, by: now.ruling!.by }] },
+    });
     expect((await db().selectFrom('rulings').selectAll().where('finding_id', '=', now.id).execute()).length).toBe(1);
   });
 
@@ -143,7 +177,12 @@ describe('decisions', () => {
     expect(await stand(await look(view.slug))).toMatchObject({ ok: true });
     await endException(services, INES, asked(await look(view.slug)));
     const open = await look(view.slug);
-    const race = await Promise.all([stand(open), stand(open), endException(services, INES, asked(open)), fix(services, SAM, { ...asked(open), remedy: 'decorative', inputs: {} })]);
+    const race = await Promise.all([
+      stand(open),
+      stand(open),
+      endException(services, INES, asked(open)),
+      fix(services, SAM, { ...asked(open), remedy: 'decorative', inputs: {} }),
+    ]);
     expect(race.filter((one) => one.ok)).toHaveLength(1);
     for (const one of race) if (!one.ok) expect(['conflict', 'nothing-to-do', 'not-found']).toContain(one.problem.code);
   });
@@ -186,7 +225,12 @@ describe('decisions', () => {
     await held;
     await Promise.all([expiry, again]);
     const now = await look(view.slug);
-    const inForce = await db().selectFrom('exceptions').selectAll().where('finding_id', '=', view.notes[0]!.id).where('ended_at', 'is', null).execute();
+    const inForce = await db()
+      .selectFrom('exceptions')
+      .selectAll()
+      .where('finding_id', '=', view.notes[0]!.id)
+      .where('ended_at', 'is', null)
+      .execute();
     expect([now.release, inForce.length]).toEqual(['lapsed', now.notes[0]!.standing === 'excepted' ? 1 : 0]);
   });
 });
@@ -208,7 +252,9 @@ describe('twins', () => {
     const after = await look(view.slug);
     const words = ['one', 'two', 'three', 'four', 'five'];
     expect(after.html).toBe(`<h2>A</h2>${words.map((word, i) => `<p>${word}</p>${i === which ? '<h2></h2>' : ''}`).join('')}`);
-    expect(after.notes.filter((note) => note.rule === 'headings/blank').map((note) => [note.id, note.standing])).toEqual([[blank[which]!.id, 'excepted']]);
+    expect(after.notes.filter((note) => note.rule === 'headings/blank').map((note) => [note.id, note.standing])).toEqual([
+      [blank[which]!.id, 'excepted'],
+    ]);
   });
 
   test('fixed one by one, each step fixes the one that was meant and leaves the identity of the rest', async () => {

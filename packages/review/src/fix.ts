@@ -29,7 +29,13 @@ export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result
     async make({ text, findings, engine }) {
       const finding = findings.find((one) => one.id === wish.findingId);
       if (!finding) return madeBy(GONE, 'fixed', () => '', '');
-      const result = await services.engine.run('fix', { page: text, finding: keyOf(finding), stored: engine === ENGINE_VERSION ? finding : null, remedy: wish.remedy, inputs: wish.inputs });
+      const result = await services.engine.run('fix', {
+        page: text,
+        finding: keyOf(finding),
+        stored: engine === ENGINE_VERSION ? finding : null,
+        remedy: wish.remedy,
+        inputs: wish.inputs,
+      });
       if (result.ok) renamed = result.renamed;
       return madeBy(result, 'fixed', () => `${titleOf(finding.rule)} (${labelOf(wish.remedy)})`, 'The fix was not made');
     },
@@ -47,7 +53,10 @@ const WRITES_DESCRIPTION = new Set(['describe', 'shorten', 'move-to-text', 'titl
 /** The open findings of a page that the house asks for. */
 function openOn(services: Services, { page, bar, findings }: Seen): StoredFinding[] {
   const today = dayIn(page.time_zone, services.now());
-  return askedOf(findings.filter((finding) => isOpenOn(finding, today)), bar);
+  return askedOf(
+    findings.filter((finding) => isOpenOn(finding, today)),
+    bar,
+  );
 }
 
 /** Fixes one slip wherever it stands on the page: `findingId` names one of them, `inputs` what was chosen for all. */
@@ -58,8 +67,19 @@ export function fixAllAlike(services: Services, actor: Actor, wish: Fix & { reme
       const open = openOn(services, seen);
       const finding = open.find((one) => one.id === wish.findingId);
       if (!finding) return madeBy(GONE, 'fixed', () => '', '');
-      const result = await services.engine.run('fix alike', { page: seen.text, finding: keyOf(finding), among: open.map(keyOf), remedy: wish.remedy, inputs: wish.inputs });
-      return madeBy(result, 'fixed', ({ many }) => `${titleOf(finding.rule)}, ${many} times (${labelOf(wish.remedy)})`, 'None of them was fixed');
+      const result = await services.engine.run('fix alike', {
+        page: seen.text,
+        finding: keyOf(finding),
+        among: open.map(keyOf),
+        remedy: wish.remedy,
+        inputs: wish.inputs,
+      });
+      return madeBy(
+        result,
+        'fixed',
+        ({ many }) => `${titleOf(finding.rule)}, ${many} times (${labelOf(wish.remedy)})`,
+        'None of them was fixed',
+      );
     },
   });
 }
@@ -72,7 +92,13 @@ export function fixAllCertain(services: Services, actor: Actor, wish: OnPage): P
       const today = dayIn(page.time_zone, services.now());
       const settled = findings.filter((finding) => !isOpenOn(finding, today));
       const result = await services.engine.run('fix certain', { page: text, leave: settled.map(keyOf), profile: bar.profile });
-      return madeBy(result, 'fixed', ({ many }) => `${many} that were certain`, 'There is nothing here that is certain', 'The page is as it was.');
+      return madeBy(
+        result,
+        'fixed',
+        ({ many }) => `${many} that were certain`,
+        'There is nothing here that is certain',
+        'The page is as it was.',
+      );
     },
   });
 }
@@ -81,7 +107,13 @@ export function fixAllCertain(services: Services, actor: Actor, wish: OnPage): P
 export function arrange(services: Services, actor: Actor, wish: OnPage & { arrangement: Arrangement }): Promise<Result<Revised>> {
   return changeText(services, actor, wish, {
     about: 'its text',
-    make: async ({ text }) => madeBy(await services.engine.run('arrange', { page: text, arrangement: wish.arrangement }), 'edited', () => wordsFor(wish.arrangement), 'The change was not made'),
+    make: async ({ text }) =>
+      madeBy(
+        await services.engine.run('arrange', { page: text, arrangement: wish.arrangement }),
+        'edited',
+        () => wordsFor(wish.arrangement),
+        'The change was not made',
+      ),
   });
 }
 
@@ -109,8 +141,16 @@ export async function saveSource(services: Services, actor: Actor, wish: OnPage 
   }
   return changeText(services, actor, wish, {
     about: 'its text',
-    make: ({ text }) => Promise.resolve<Result<Made>>(text.html === read.text
-      ? refused({ code: 'nothing-to-do', what: 'There is nothing to save', why: 'The text is the same as the page’s.', kept: 'The page is as it was.' })
-      : done({ html: read.text, cause: 'edited', note: '' })),
+    make: ({ text }) =>
+      Promise.resolve<Result<Made>>(
+        text.html === read.text
+          ? refused({
+              code: 'nothing-to-do',
+              what: 'There is nothing to save',
+              why: 'The text is the same as the page’s.',
+              kept: 'The page is as it was.',
+            })
+          : done({ html: read.text, cause: 'edited', note: '' }),
+      ),
   });
 }

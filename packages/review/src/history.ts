@@ -16,7 +16,9 @@ interface Target {
 export function undo(services: Services, actor: Actor, wish: OnPage): Promise<Result<Revised>> {
   return walk(services, actor, wish, 'There is nothing to undo', async (page) => {
     const head = (await revisionOf(services.db, page.id, page.head))!;
-    return head.content_before === null ? null : { content: head.content_before, redo: [...page.redo, head.content], note: `undid revision ${head.content}` };
+    return head.content_before === null
+      ? null
+      : { content: head.content_before, redo: [...page.redo, head.content], note: `undid revision ${head.content}` };
   });
 }
 
@@ -28,7 +30,13 @@ export function redo(services: Services, actor: Actor, wish: OnPage): Promise<Re
   });
 }
 
-function walk(services: Services, actor: Actor, wish: OnPage, nothing: string, choose: (page: PlacedPage) => Promise<Target | null>): Promise<Result<Revised>> {
+function walk(
+  services: Services,
+  actor: Actor,
+  wish: OnPage,
+  nothing: string,
+  choose: (page: PlacedPage) => Promise<Target | null>,
+): Promise<Result<Revised>> {
   return changeText(services, actor, wish, {
     about: 'its text',
     async make({ page }) {
@@ -47,7 +55,8 @@ export function restore(services: Services, actor: Actor, wish: OnPage & { revis
     async make({ page, text }): Promise<Result<Made>> {
       const wanted = await revisionOf(services.db, page.id, wish.revision);
       if (!wanted) return notFound(`Revision ${wish.revision}`);
-      if (wanted.html === text.html) return refused({ code: 'nothing-to-do', what: 'This is the page’s text already', kept: 'The page is as it was.' });
+      if (wanted.html === text.html)
+        return refused({ code: 'nothing-to-do', what: 'This is the page’s text already', kept: 'The page is as it was.' });
       return done({ html: wanted.html, cause: 'restored', note: `restored revision ${wish.revision}` });
     },
   });

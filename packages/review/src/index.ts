@@ -6,7 +6,17 @@ export { bringIn, slugOf, type BringIn, type Brought, type Incoming } from './br
 export { arrange, fix, fixAllAlike, fixAllCertain, saveSource, type Fix } from './fix.ts';
 export { redo, restore, undo } from './history.ts';
 export { compareRevisions, type ComparedNote, type RevisionsCompared } from './compare.ts';
-export { endException, letStand, rule, setElsewhere, signOff, takeBackRuling, type LetStand, type OnFinding, type Settled } from './judge.ts';
+export {
+  endException,
+  letStand,
+  rule,
+  setElsewhere,
+  signOff,
+  takeBackRuling,
+  type LetStand,
+  type OnFinding,
+  type Settled,
+} from './judge.ts';
 export { imageUses } from './imageUses.ts';
 export type { ImageUse } from '@inkwell/store';
 export { proof, type Proof } from './proof.ts';

@@ -1,4 +1,20 @@
-import { addException, addSignOff, askAbout, barById, endExceptionsOn, findingById, isOpenOn, refreshStatus, touchPage, writeRulings, type Answer, type PlacedPage, type Standing, type StoredFinding, type Write } from '@inkwell/store';
+import {
+  addException,
+  addSignOff,
+  askAbout,
+  barById,
+  endExceptionsOn,
+  findingById,
+  isOpenOn,
+  refreshStatus,
+  touchPage,
+  writeRulings,
+  type Answer,
+  type PlacedPage,
+  type Standing,
+  type StoredFinding,
+  type Write,
+} from '@inkwell/store';
 import { ruleOf, type Verdict } from '@inkwell/core';
 import type { Act, Actor } from './actor.ts';
 import { reopen } from './background.ts';
@@ -24,7 +40,13 @@ export interface Settled {
 }
 
 /** Runs `make` for one finding of the page's newest audit, as the house sees it. */
-function onFinding(services: Services, actor: Actor, act: Act, wish: OnFinding, make: (trx: Write, page: PlacedPage, finding: StoredFinding) => Promise<Result<Settled>>): Promise<Result<Settled>> {
+function onFinding(
+  services: Services,
+  actor: Actor,
+  act: Act,
+  wish: OnFinding,
+  make: (trx: Write, page: PlacedPage, finding: StoredFinding) => Promise<Result<Settled>>,
+): Promise<Result<Settled>> {
   return onPage(services, actor, act, wish, [wish.findingId], async (trx, page) => {
     const finding = await findingById(trx, page.id, wish.findingId, '');
     const [asked] = finding ? askedOf([finding], await barById(trx, page.bar_id)) : [];
@@ -45,22 +67,36 @@ const STANDINGS: Record<Answer, Standing> = { 'no problem': 'ruled out', stands:
 /** Answers the question of a finding. The answer sticks while the finding stays the same one. */
 export function rule(services: Services, actor: Actor, wish: OnFinding & { answer: Answer }): Promise<Result<Settled>> {
   return onFinding(services, actor, 'rule', wish, async (trx, page, finding) => {
-    if (finding.outcome !== 'cantTell') return refused({ code: 'declined', what: 'There is no question to answer here', why: 'The engine is sure of this one.', kept: 'The finding stands as it was.', next: 'Fix it, or let it stand with a reason.' });
+    if (finding.outcome !== 'cantTell')
+      return refused({
+        code: 'declined',
+        what: 'There is no question to answer here',
+        why: 'The engine is sure of this one.',
+        kept: 'The finding stands as it was.',
+        next: 'Fix it, or let it stand with a reason.',
+      });
     const standing = wish.answer === 'no problem' && !settlesAll(wish, finding) ? 'open' : STANDINGS[wish.answer];
     await writeRulings(trx, [finding.id], wish.answer, actor.id, wish.places ?? null);
     if (wish.answer === 'not sure') await askAbout(trx, finding.id, 'specialist', actor.id);
     const change = standingOf(finding, { standing, ruled: standing === 'open' && wish.answer === 'no problem' ? null : wish.answer });
-    return done({ standing, ...(await decide(trx, page, services, [change], { by: actor.id, because: `ruled: ${wish.answer}`, lapse: 'decision' })) });
+    return done({
+      standing,
+      ...(await decide(trx, page, services, [change], { by: actor.id, because: `ruled: ${wish.answer}`, lapse: 'decision' })),
+    });
   });
 }
 
 /** Takes an answer back: the question is open again. */
 export function takeBackRuling(services: Services, actor: Actor, wish: OnFinding): Promise<Result<Settled>> {
   return onFinding(services, actor, 'rule', wish, async (trx, page, finding) => {
-    if (finding.ruled === null) return refused({ code: 'nothing-to-do', what: 'There is no answer to take back', kept: 'The finding stands as it was.' });
+    if (finding.ruled === null)
+      return refused({ code: 'nothing-to-do', what: 'There is no answer to take back', kept: 'The finding stands as it was.' });
     await writeRulings(trx, [finding.id], null, actor.id, null);
     const change = standingOf(finding, { standing: finding.standing === 'ruled out' ? 'open' : finding.standing, ruled: null });
-    return done({ standing: change.standing, ...(await decide(trx, page, services, [change], { by: actor.id, because: 'ruling taken back', lapse: 'decision' })) });
+    return done({
+      standing: change.standing,
+      ...(await decide(trx, page, services, [change], { by: actor.id, because: 'ruling taken back', lapse: 'decision' })),
+    });
   });
 }
 
@@ -77,21 +113,46 @@ export function letStand(services: Services, actor: Actor, wish: LetStand): Prom
   return onFinding(services, actor, 'let stand', wish, async (trx, page, finding) => {
     const today = dayIn(page.time_zone, services.now());
     const wrong = whatIsWrong(wish, today);
-    if (wrong) return refused({ code: 'declined', what: 'The exception was not recorded', why: wrong, kept: 'The finding stands as it was, and what you typed is still in the form.' });
-    if (!isOpenOn(finding, today)) return refused({ code: 'nothing-to-do', what: `${ruleOf(finding.rule)?.title ?? 'This finding'} is not open`, kept: 'The finding stands as it was.' });
+    if (wrong)
+      return refused({
+        code: 'declined',
+        what: 'The exception was not recorded',
+        why: wrong,
+        kept: 'The finding stands as it was, and what you typed is still in the form.',
+      });
+    if (!isOpenOn(finding, today))
+      return refused({
+        code: 'nothing-to-do',
+        what: `${ruleOf(finding.rule)?.title ?? 'This finding'} is not open`,
+        kept: 'The finding stands as it was.',
+      });
     // One that ran out, and that nobody has noticed yet, gives way.
     await endExceptionsOn(trx, [finding.id], actor.id);
-    await addException(trx, { finding_id: finding.id, reason: wish.reason.trim(), until: wish.until, places: wish.places ?? null, made_by: actor.id });
+    await addException(trx, {
+      finding_id: finding.id,
+      reason: wish.reason.trim(),
+      until: wish.until,
+      places: wish.places ?? null,
+      made_by: actor.id,
+    });
     const standing: Standing = settlesAll(wish, finding) ? 'excepted' : 'open';
     const change = standingOf(finding, { standing, excepted_until: standing === 'excepted' ? wish.until : null });
-    return done({ standing, ...(await decide(trx, page, services, [change], { by: actor.id, because: `let stand until ${wish.until}: ${wish.reason.trim()}`, lapse: 'decision' })) });
+    return done({
+      standing,
+      ...(await decide(trx, page, services, [change], {
+        by: actor.id,
+        because: `let stand until ${wish.until}: ${wish.reason.trim()}`,
+        lapse: 'decision',
+      })),
+    });
   });
 }
 
 function whatIsWrong({ reason, until }: LetStand, today: string): string | null {
   if (reason.trim().length < 5) return 'An exception needs a reason that others can follow.';
   const day = new Date(`${until}T00:00:00Z`);
-  if (!/^\d{4}-\d\d-\d\d$/.test(until) || Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== until) return 'An exception needs the day on which it ends.';
+  if (!/^\d{4}-\d\d-\d\d$/.test(until) || Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== until)
+    return 'An exception needs the day on which it ends.';
   if (until < today) return 'The day on which it ends has passed.';
   const latest = new Date(`${today}T00:00:00Z`);
   latest.setUTCFullYear(latest.getUTCFullYear() + LONGEST_YEARS);
@@ -101,10 +162,14 @@ function whatIsWrong({ reason, until }: LetStand, today: string): string | null 
 /** Ends an exception: the finding is open again. */
 export function endException(services: Services, actor: Actor, wish: OnFinding): Promise<Result<Settled>> {
   return onFinding(services, actor, 'let stand', wish, async (trx, page, finding) => {
-    if (finding.standing !== 'excepted') return refused({ code: 'nothing-to-do', what: 'There is no exception to end', kept: 'The finding stands as it was.' });
+    if (finding.standing !== 'excepted')
+      return refused({ code: 'nothing-to-do', what: 'There is no exception to end', kept: 'The finding stands as it was.' });
     await endExceptionsOn(trx, [finding.id], actor.id);
     const change = standingOf(finding, { standing: 'open', excepted_until: null });
-    return done({ standing: 'open', ...(await decide(trx, page, services, [change], { by: actor.id, because: 'exception ended', lapse: 'decision' })) });
+    return done({
+      standing: 'open',
+      ...(await decide(trx, page, services, [change], { by: actor.id, because: 'exception ended', lapse: 'decision' })),
+    });
   });
 }
 
@@ -114,10 +179,17 @@ export function setElsewhere(services: Services, actor: Actor, wish: OnFinding &
     const standing: Standing = wish.elsewhere ? 'elsewhere' : 'open';
     const today = dayIn(page.time_zone, services.now());
     if (wish.elsewhere ? !isOpenOn(finding, today) : finding.standing !== 'elsewhere') {
-      return refused({ code: 'nothing-to-do', what: wish.elsewhere ? 'This finding is not open' : 'This finding is the page’s own already', kept: 'The finding stands as it was.' });
+      return refused({
+        code: 'nothing-to-do',
+        what: wish.elsewhere ? 'This finding is not open' : 'This finding is the page’s own already',
+        kept: 'The finding stands as it was.',
+      });
     }
     const because = wish.elsewhere ? 'only the theme or the host can fix it' : 'the page can fix it';
-    return done({ standing, ...(await decide(trx, page, services, [standingOf(finding, { standing })], { by: actor.id, because, lapse: 'decision' })) });
+    return done({
+      standing,
+      ...(await decide(trx, page, services, [standingOf(finding, { standing })], { by: actor.id, because, lapse: 'decision' })),
+    });
   });
 }
 
@@ -135,9 +207,16 @@ export function signOff(services: Services, actor: Actor, wish: OnPage): Promise
         next: verdict === 'held' ? 'Fix what holds it, then sign off.' : 'Answer the question, then sign off.',
       });
     }
-    if (release === 'signed off') return refused({ code: 'nothing-to-do', what: 'This revision is signed off already', kept: 'The sign-off stands.' });
+    if (release === 'signed off')
+      return refused({ code: 'nothing-to-do', what: 'This revision is signed off already', kept: 'The sign-off stands.' });
     const bar = await barById(trx, page.bar_id);
-    await addSignOff(trx, { page_id: page.id, revision: page.head, audit_id: page.audit_id!, profile_version_id: bar.versionId, signed_by: actor.id });
+    await addSignOff(trx, {
+      page_id: page.id,
+      revision: page.head,
+      audit_id: page.audit_id!,
+      profile_version_id: bar.versionId,
+      signed_by: actor.id,
+    });
     const version = await touchPage(trx, page.id);
     await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
     return done({ revision: page.head, version });

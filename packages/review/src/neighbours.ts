@@ -17,13 +17,20 @@ const DEEPEST = 5;
  * What a page's collection knows of the things the page names, and of nothing else: titles behind its links, which of its addresses
  * lead somewhere, what others say of its images, its style sheets. A page of 5,000 asks for its own 50 neighbours.
  */
-export async function neighboursOf(db: Database | Write, page: Place, references: readonly Reference[], vocabulary: Vocabulary): Promise<Neighbours> {
+export async function neighboursOf(
+  db: Database | Write,
+  page: Place,
+  references: readonly Reference[],
+  vocabulary: Vocabulary,
+): Promise<Neighbours> {
   const inside = (one: Reference) => !/^[a-z][a-z0-9+.-]*:|^\/\//i.test(one.target);
   const own = references.filter((one) => one.kind !== 'anchor' && inside(one));
   const targets = [...new Set(own.map((one) => one.target))].sort();
   // A folder stands for the page in it.
   const paths = [...targets, ...targets.map((target) => `${target.replace(/\/$/, '')}${target === '' ? '' : '/'}index.html`)];
-  const fragments = own.filter((one) => one.kind === 'link' && one.fragment !== '' && one.target !== page.address).map(({ target, fragment }) => ({ target, fragment }));
+  const fragments = own
+    .filter((one) => one.kind === 'link' && one.fragment !== '' && one.target !== page.address)
+    .map(({ target, fragment }) => ({ target, fragment }));
   const images = [...new Set(own.filter((one) => one.kind === 'image').map((one) => one.target))].sort();
   const found = await named(db, page, paths, fragments, images);
   const alternatives: Record<string, { page: string; alt: string }[]> = {};
@@ -32,8 +39,16 @@ export async function neighboursOf(db: Database | Write, page: Place, references
   for (const { address, name } of found.anchors) anchors[address]?.push(name);
   return {
     titles: Object.fromEntries([...found.pages.map(({ address, title }) => [address, title]), [page.address, page.title]]),
-    files: found.files, asked: targets, anchors, alternatives, vocabulary,
-    sheets: await sheetsBehind(db, page.collection_id, own.filter((one) => one.kind === 'sheet').map((one) => one.target)),
+    files: found.files,
+    asked: targets,
+    anchors,
+    alternatives,
+    vocabulary,
+    sheets: await sheetsBehind(
+      db,
+      page.collection_id,
+      own.filter((one) => one.kind === 'sheet').map((one) => one.target),
+    ),
   };
 }
 
@@ -44,7 +59,9 @@ async function sheetsBehind(db: Database | Write, collectionId: number, paths: r
   for (let depth = 0; wanted.length > 0 && depth < DEEPEST; depth++) {
     const read = await textsOfFiles(db, collectionId, wanted, LONGEST_SHEET);
     Object.assign(sheets, read);
-    wanted = [...new Set(Object.entries(read).flatMap(([path, text]) => importsOf(text).flatMap((address) => resolveAddress(path, address) ?? [])))].filter((path) => !(path in sheets));
+    wanted = [
+      ...new Set(Object.entries(read).flatMap(([path, text]) => importsOf(text).flatMap((address) => resolveAddress(path, address) ?? []))),
+    ].filter((path) => !(path in sheets));
   }
   return sheets;
 }

@@ -2,7 +2,18 @@ import type { Standing } from '@inkwell/store';
 
 /** An expected failure, in words for the person who meets it. */
 export interface Problem {
-  code: 'conflict' | 'declined' | 'not-allowed' | 'not-found' | 'nothing-to-do' | 'bad-page' | 'too-large' | 'held' | 'duplicate' | 'away' | 'fault';
+  code:
+    | 'conflict'
+    | 'declined'
+    | 'not-allowed'
+    | 'not-found'
+    | 'nothing-to-do'
+    | 'bad-page'
+    | 'too-large'
+    | 'held'
+    | 'duplicate'
+    | 'away'
+    | 'fault';
   /** What happened. */
   what: string;
   /** Why. */
@@ -23,4 +34,10 @@ export type Refusal = { ok: false; problem: Problem };
 export const done = <T>(value: T): Result<T> => ({ ok: true, value });
 export const refused = (problem: Problem): Refusal => ({ ok: false, problem });
 
-export const notFound = (what: string) => refused({ code: 'not-found', what: `${what} is not here`, why: 'It may have been renamed or taken out.', next: 'Go back to the shelf and look for it there.' });
+export const notFound = (what: string) =>
+  refused({
+    code: 'not-found',
+    what: `${what} is not here`,
+    why: 'It may have been renamed or taken out.',
+    next: 'Go back to the shelf and look for it there.',
+  });

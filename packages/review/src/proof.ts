@@ -4,10 +4,15 @@ import { done, notFound, type Result } from './problems.ts';
 import type { Services } from './services.ts';
 
 /** What lies at an address of a collection: a file, whose bytes are read as they are sent, or a page's text. */
-export type Proof = { kind: 'file'; file: StoredFile; bytes: (from: number, to: number) => AsyncGenerator<Buffer> } | { kind: 'page'; html: string };
+export type Proof =
+  { kind: 'file'; file: StoredFile; bytes: (from: number, to: number) => AsyncGenerator<Buffer> } | { kind: 'page'; html: string };
 
 /** What readers would meet at an address, for the frame that shows a page; `revision`: another than the newest. */
-export function proof(services: Services, actor: Actor, wish: { collection: string; address: string; revision?: number }): Promise<Result<Proof>> {
+export function proof(
+  services: Services,
+  actor: Actor,
+  wish: { collection: string; address: string; revision?: number },
+): Promise<Result<Proof>> {
   return snapshot(services.db, async (at) => {
     const collection = await collectionBySlug(at, wish.collection);
     if (!collection) return notFound('This collection');

@@ -1,7 +1,25 @@
 import { changeBetween, type Moves, type Reference, type Verdict } from '@inkwell/core';
 import {
-  addAudit, addRevision, confirmSignOff, findingsIn, headText, lapseSignOff, pagesNaming, referencesOf, refreshStatus, SYSTEM, touchPage, writeReferences, writeRulings, writeSightings, writeStandings,
-  type Bar, type Cause, type PlacedPage, type StoredFinding, type Write,
+  addAudit,
+  addRevision,
+  confirmSignOff,
+  findingsIn,
+  headText,
+  lapseSignOff,
+  pagesNaming,
+  referencesOf,
+  refreshStatus,
+  SYSTEM,
+  touchPage,
+  writeReferences,
+  writeRulings,
+  writeSightings,
+  writeStandings,
+  type Bar,
+  type Cause,
+  type PlacedPage,
+  type StoredFinding,
+  type Write,
 } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
 import type { Actor } from './actor.ts';
@@ -49,21 +67,62 @@ type SeenBefore = Pick<Seen, 'page' | 'bar' | 'references' | 'findings'> & { tex
  * their number. What was examined must be `next.html`; that the page's text is as it was then, the caller has seen under the lock.
  * `seen`: what was read before; of a page not there yet the bar alone.
  */
-export async function record(trx: Write, services: Services, actor: Actor, page: PlacedPage, seen: SeenBefore | { bar: Bar }, next: NewText): Promise<Revised> {
+export async function record(
+  trx: Write,
+  services: Services,
+  actor: Actor,
+  page: PlacedPage,
+  seen: SeenBefore | { bar: Bar },
+  next: NewText,
+): Promise<Revised> {
   const number = page.head + 1;
   const { examined } = next;
   const before = await formerOf(trx, page, seen);
   await addRevision(trx, {
-    page_id: page.id, number, html: next.html, title: examined.title, cause: next.cause, note: next.note, made_by: actor.id,
-    encoding: next.encoding ?? null, bom: next.bom ?? false, bytes_sha256: next.bytesHash ?? null, content: next.content ?? null,
+    page_id: page.id,
+    number,
+    html: next.html,
+    title: examined.title,
+    cause: next.cause,
+    note: next.note,
+    made_by: actor.id,
+    encoding: next.encoding ?? null,
+    bom: next.bom ?? false,
+    bytes_sha256: next.bytesHash ?? null,
+    content: next.content ?? null,
   });
   const moves: Moves = before === null ? { edits: [] } : (next.moves ?? changeBetween(before.html, next.html));
-  const tracked = await recordAudit(trx, services, page, seen.bar, { revision: number, examined, by: actor.id, moves, undone: next.content !== undefined, before, after: next.html, vouched: next.vouched ?? null }, {
-    head: number, title: examined.title, redo: next.redo ?? [],
-  });
+  const tracked = await recordAudit(
+    trx,
+    services,
+    page,
+    seen.bar,
+    {
+      revision: number,
+      examined,
+      by: actor.id,
+      moves,
+      undone: next.content !== undefined,
+      before,
+      after: next.html,
+      vouched: next.vouched ?? null,
+    },
+    {
+      head: number,
+      title: examined.title,
+      redo: next.redo ?? [],
+    },
+  );
   if (page.release === 'signed off') await lapseSignOff(trx, page.id, { by: actor.id, because: 'text', revision: number });
   const [status] = await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
-  return { revision: number, version: tracked.version, found: askedOf(examined.findings, seen.bar).length, fixed: tracked.fixed, fresh: tracked.brought - tracked.vouched, verdict: status!.verdict };
+  return {
+    revision: number,
+    version: tracked.version,
+    found: askedOf(examined.findings, seen.bar).length,
+    fixed: tracked.fixed,
+    fresh: tracked.brought - tracked.vouched,
+    verdict: status!.verdict,
+  };
 }
 
 /** What a page was before a change. */
@@ -76,7 +135,8 @@ interface Former {
 /** What was seen before the lock, where nothing was decided since; else read again. Null on a page's first revision. */
 async function formerOf(trx: Write, page: PlacedPage, seen: SeenBefore | { bar: Bar }): Promise<Former | null> {
   if (page.head === 0) return null;
-  if ('page' in seen && seen.page.version === page.version) return { html: seen.text.html, references: seen.references, findings: seen.findings };
+  if ('page' in seen && seen.page.version === page.version)
+    return { html: seen.text.html, references: seen.references, findings: seen.findings };
   const html = await headText(trx, page);
   return { html, references: await referencesOf(trx, page.id), findings: await findingsIn(trx, page.id, html) };
 }
@@ -94,16 +154,34 @@ interface AuditOf {
 
 type Recorded = Tracked & { version: number; auditId: number; vouched: number };
 
-async function recordAudit(trx: Write, services: Services, page: PlacedPage, bar: Bar, of: AuditOf, change: { head?: number; title?: string; redo?: number[] }): Promise<Recorded> {
+async function recordAudit(
+  trx: Write,
+  services: Services,
+  page: PlacedPage,
+  bar: Bar,
+  of: AuditOf,
+  change: { head?: number; title?: string; redo?: number[] },
+): Promise<Recorded> {
   const { examined, revision, moves } = of;
   const auditId = await addAudit(trx, { page_id: page.id, revision, engine: examined.engine, inputs: examined.inputs, moves });
-  const before = of.before && { findings: of.before.findings, texts: { before: of.before.html, after: of.after }, moves, undone: of.undone, today: dayIn(page.time_zone, services.now()) };
+  const before = of.before && {
+    findings: of.before.findings,
+    texts: { before: of.before.html, after: of.after },
+    moves,
+    undone: of.undone,
+    today: dayIn(page.time_zone, services.now()),
+  };
   const tracked = await track(trx, services, page.id, bar, examined.findings, before);
   const fresh = await writeSightings(trx, { pageId: page.id, revision, audit: auditId, ...tracked });
   const version = await touchPage(trx, page.id, { ...change, audit_id: auditId });
   // Questions that the change answers are new with it: nothing was asked about them before.
   const answered = of.vouched === null ? [] : fresh.filter((_, i) => tracked.freshRules[i] === of.vouched);
-  await writeStandings(trx, { pageId: page.id, revision, version, by: of.by, because: 'audit' }, tracked.standings, fresh.filter((id) => !answered.includes(id)));
+  await writeStandings(
+    trx,
+    { pageId: page.id, revision, version, by: of.by, because: 'audit' },
+    tracked.standings,
+    fresh.filter((id) => !answered.includes(id)),
+  );
   if (answered.length > 0) {
     await writeRulings(trx, answered, 'no problem', of.by, null);
     const standings = answered.map((id) => ({ id, standing: 'ruled out' as const, ruled: 'no problem' as const, excepted_until: null }));
@@ -114,7 +192,12 @@ async function recordAudit(trx: Write, services: Services, page: PlacedPage, bar
 }
 
 /** Keeps what the text refers to, and has those pages audited again that see the change. */
-async function recordReferences(trx: Write, page: PlacedPage, before: readonly Reference[], { references, title }: Examination): Promise<void> {
+async function recordReferences(
+  trx: Write,
+  page: PlacedPage,
+  before: readonly Reference[],
+  { references, title }: Examination,
+): Promise<void> {
   const gone = missingFrom(before, references);
   const come = missingFrom(references, before);
   const changed = [...gone, ...come];
@@ -123,7 +206,11 @@ async function recordReferences(trx: Write, page: PlacedPage, before: readonly R
   const images = [...new Set(changed.filter((one) => one.kind === 'image').map((one) => one.target))];
   const retitled = page.head === 0 || title !== page.title;
   if (!anchors && images.length === 0 && !retitled) return;
-  const pages = await pagesNaming(trx, page.collection_id, page.id, { links: anchors || retitled ? [page.address] : [], images, titles: retitled ? [page.title, title] : [] });
+  const pages = await pagesNaming(trx, page.collection_id, page.id, {
+    links: anchors || retitled ? [page.address] : [],
+    images,
+    titles: retitled ? [page.title, title] : [],
+  });
   await enqueue(trx, SYSTEM, pages.map(auditJob));
 }
 
@@ -138,14 +225,28 @@ function missingFrom(some: readonly Reference[], others: readonly Reference[]): 
  * Writes another audit of the locked page's head. A sign-off is confirmed under it, or lapses when the gate now says no, with the
  * finding that did it.
  */
-export async function recordAgain(trx: Write, services: Services, page: PlacedPage, seen: SeenBefore, examined: Examination): Promise<Verdict> {
+export async function recordAgain(
+  trx: Write,
+  services: Services,
+  page: PlacedPage,
+  seen: SeenBefore,
+  examined: Examination,
+): Promise<Verdict> {
   const before = await formerOf(trx, page, seen);
-  const { auditId } = await recordAudit(trx, services, page, seen.bar, { revision: page.head, examined, by: SYSTEM, moves: { edits: [] }, undone: false, before, after: seen.text.html, vouched: null }, {});
+  const { auditId } = await recordAudit(
+    trx,
+    services,
+    page,
+    seen.bar,
+    { revision: page.head, examined, by: SYSTEM, moves: { edits: [] }, undone: false, before, after: seen.text.html, vouched: null },
+    {},
+  );
   const today = dayIn(page.time_zone, services.now());
   const [status] = await refreshStatus(trx, [page.id], today);
   if (status!.release !== 'signed off') return status!.verdict;
   const { verdict, release, holder } = await gate(trx, page, services);
   if (verdict === 'ready' && release === 'signed off') await confirmSignOff(trx, page.id, auditId);
-  else if (await lapseSignOff(trx, page.id, { by: SYSTEM, because: 'audit', revision: page.head, finding: holder })) await refreshStatus(trx, [page.id], today);
+  else if (await lapseSignOff(trx, page.id, { by: SYSTEM, because: 'audit', revision: page.head, finding: holder }))
+    await refreshStatus(trx, [page.id], today);
   return verdict;
 }

@@ -1,4 +1,24 @@
-import { arrange, bringIn, compareRevisions, endException, fix, fixAllAlike, fixAllCertain, imageUses, ledger, letStand, redo, restore, rule, saveSource, shelf, signOff, takeBackRuling, undo, type Desk } from './index.ts';
+import {
+  arrange,
+  bringIn,
+  compareRevisions,
+  endException,
+  fix,
+  fixAllAlike,
+  fixAllCertain,
+  imageUses,
+  ledger,
+  letStand,
+  redo,
+  restore,
+  rule,
+  saveSource,
+  shelf,
+  signOff,
+  takeBackRuling,
+  undo,
+  type Desk,
+} from './index.ts';
 import { bench, INES, RUTH } from './testing/bench.ts';
 
 const { services, db, SLUG, at, page, look, onDay } = bench();
@@ -8,7 +28,14 @@ const open = (view: Desk) => view.notes.filter((note) => note.standing === 'open
 
 test('a page comes in as revision 1, audited, with its findings open', async () => {
   const view = await page('<h2></h2><p>A <img src="hive.png"></p>');
-  expect(view).toMatchObject({ scope: 'fragment', verdict: 'held', release: 'draft', tally: { must: 2, should: 0, judge: 0 }, canUndo: false, revision: { number: 1, cause: 'imported', by: 'Ines Calder' } });
+  expect(view).toMatchObject({
+    scope: 'fragment',
+    verdict: 'held',
+    release: 'draft',
+    tally: { must: 2, should: 0, judge: 0 },
+    canUndo: false,
+    revision: { number: 1, cause: 'imported', by: 'Ines Calder' },
+  });
   expect(open(view)).toEqual(['headings/blank', 'images/no-alternative']);
 });
 
@@ -20,9 +47,19 @@ test('a fix is a minimal edit, a new revision and a new audit; the finding is fi
   const after = await look(before.slug);
   expect(after.html).toBe('<H2 ></H2>\r\n<p  class=x>Text &amp; <img alt="A hive" src=hive.png></p>');
   expect(open(after)).toEqual(['headings/blank']);
-  expect(await db().selectFrom('findings').select('standing').where('id', '=', image.id).executeTakeFirstOrThrow()).toEqual({ standing: 'fixed' });
-  const changes = await db().selectFrom('standing_changes').select(['standing', 'made_by', 'revision']).where('finding_id', '=', image.id).orderBy('id').execute();
-  expect(changes).toEqual([{ standing: 'open', made_by: INES.id, revision: 1 }, { standing: 'fixed', made_by: INES.id, revision: 2 }]);
+  expect(await db().selectFrom('findings').select('standing').where('id', '=', image.id).executeTakeFirstOrThrow()).toEqual({
+    standing: 'fixed',
+  });
+  const changes = await db()
+    .selectFrom('standing_changes')
+    .select(['standing', 'made_by', 'revision'])
+    .where('finding_id', '=', image.id)
+    .orderBy('id')
+    .execute();
+  expect(changes).toEqual([
+    { standing: 'open', made_by: INES.id, revision: 1 },
+    { standing: 'fixed', made_by: INES.id, revision: 2 },
+  ]);
 });
 
 test('a finding keeps its identity while the page changes around it, and is returned when it comes back', async () => {
@@ -79,9 +116,17 @@ test('sign-off names one revision, needs a ready page, and lapses with the next 
   expect(ready.verdict).toBe('ready');
   expect(await signOff(services, RUTH, at(ready))).toMatchObject({ ok: true, value: { revision: 2 } });
   expect(await signOff(services, RUTH, at(await look(view.slug)))).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
-  expect(await look(view.slug)).toMatchObject({ verdict: 'ready', release: 'signed off', signOff: { revision: 2, by: 'Ruth Pender', lapsed: null } });
+  expect(await look(view.slug)).toMatchObject({
+    verdict: 'ready',
+    release: 'signed off',
+    signOff: { revision: 2, by: 'Ruth Pender', lapsed: null },
+  });
   await saveSource(services, INES, { ...at(ready), html: '<h2>Wax and soy</h2><p>x</p>' });
-  expect(await look(view.slug)).toMatchObject({ verdict: 'ready', release: 'lapsed', signOff: { revision: 2, lapsed: { because: 'text', revision: 3, by: 'Ines Calder' } } });
+  expect(await look(view.slug)).toMatchObject({
+    verdict: 'ready',
+    release: 'lapsed',
+    signOff: { revision: 2, lapsed: { because: 'text', revision: 3, by: 'Ines Calder' } },
+  });
 });
 
 const QUESTION = '<h2>A</h2><p>The chart of combs is <a href="https://larkmoor.example/c">here</a>.</p>';
@@ -90,7 +135,10 @@ test('a ruling settles a question, holds over changes, stands as a failure when 
   const view = await page(QUESTION);
   const findingId = view.notes[0]!.id;
   expect(view.verdict).toBe('judge');
-  expect(await rule(services, RUTH, { ...at(view), findingId, answer: 'no problem' })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+  expect(await rule(services, RUTH, { ...at(view), findingId, answer: 'no problem' })).toMatchObject({
+    ok: false,
+    problem: { code: 'not-allowed' },
+  });
   await rule(services, INES, { ...at(view), findingId, answer: 'no problem' });
   await saveSource(services, INES, { ...at(await look(view.slug)), html: `${view.html}<p>More</p>` });
   const later = await look(view.slug);
@@ -110,7 +158,11 @@ test('a sign-off lapses when an answer it rested on is changed', async () => {
   const signed = await look(view.slug);
   expect(signed.release).toBe('signed off');
   await rule(services, INES, { ...at(signed), findingId, answer: 'stands' });
-  expect(await look(view.slug)).toMatchObject({ release: 'lapsed', tally: { should: 1 }, signOff: { lapsed: { because: 'decision', finding: findingId } } });
+  expect(await look(view.slug)).toMatchObject({
+    release: 'lapsed',
+    tally: { should: 1 },
+    signOff: { lapsed: { because: 'decision', finding: findingId } },
+  });
 });
 
 test('what cannot be taken in leaves nothing behind', async () => {
@@ -120,11 +172,24 @@ test('what cannot be taken in leaves nothing behind', async () => {
   };
   const before = await count();
   const bad = [
-    { kind: 'text' as const, text: '  ' }, { kind: 'bytes' as const, bytes: new TextEncoder().encode('%PDF-1.4'), fileName: 'a.html' }, { kind: 'text' as const, text: 'x'.repeat(11_000_000) }, { kind: 'text' as const, text: '<p>no title</p>' },
+    { kind: 'text' as const, text: '  ' },
+    { kind: 'bytes' as const, bytes: new TextEncoder().encode('%PDF-1.4'), fileName: 'a.html' },
+    { kind: 'text' as const, text: 'x'.repeat(11_000_000) },
+    { kind: 'text' as const, text: '<p>no title</p>' },
   ];
-  for (const incoming of bad) expect(await bringIn(services, INES, { collection: SLUG, incoming })).toMatchObject({ ok: false, problem: { code: 'bad-page', kept: expect.any(String) as unknown } });
-  expect(await bringIn(services, RUTH, { collection: SLUG, title: 'x', incoming: { kind: 'text', text: '<p>x</p>' } })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
-  expect(await bringIn(services, INES, { collection: 'gone', title: 'x', incoming: { kind: 'text', text: '<p>x</p>' } })).toMatchObject({ ok: false, problem: { code: 'not-found' } });
+  for (const incoming of bad)
+    expect(await bringIn(services, INES, { collection: SLUG, incoming })).toMatchObject({
+      ok: false,
+      problem: { code: 'bad-page', kept: expect.any(String) as unknown },
+    });
+  expect(await bringIn(services, RUTH, { collection: SLUG, title: 'x', incoming: { kind: 'text', text: '<p>x</p>' } })).toMatchObject({
+    ok: false,
+    problem: { code: 'not-allowed' },
+  });
+  expect(await bringIn(services, INES, { collection: 'gone', title: 'x', incoming: { kind: 'text', text: '<p>x</p>' } })).toMatchObject({
+    ok: false,
+    problem: { code: 'not-found' },
+  });
   expect(await count()).toBe(before);
 });
 
@@ -151,9 +216,18 @@ test('the ledger and the shelf count what stands open', async () => {
 
 test('a remedy that is not the note’s, and the same text again, change nothing', async () => {
   const view = await page('<h2></h2>');
-  expect(await fix(services, INES, { ...at(view), findingId: view.notes[0]!.id, remedy: 'describe', inputs: {} })).toMatchObject({ ok: false, problem: { code: 'declined' } });
-  expect(await fix(services, INES, { ...at(view), findingId: 999_999_999, remedy: 'remove', inputs: {} })).toMatchObject({ ok: false, problem: { code: 'not-found' } });
-  expect(await saveSource(services, INES, { ...at(view), html: view.html })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
+  expect(await fix(services, INES, { ...at(view), findingId: view.notes[0]!.id, remedy: 'describe', inputs: {} })).toMatchObject({
+    ok: false,
+    problem: { code: 'declined' },
+  });
+  expect(await fix(services, INES, { ...at(view), findingId: 999_999_999, remedy: 'remove', inputs: {} })).toMatchObject({
+    ok: false,
+    problem: { code: 'not-found' },
+  });
+  expect(await saveSource(services, INES, { ...at(view), html: view.html })).toMatchObject({
+    ok: false,
+    problem: { code: 'nothing-to-do' },
+  });
   expect((await look(view.slug)).revision.number).toBe(1);
 });
 
@@ -166,7 +240,9 @@ describe('many at once', () => {
     const result = await fixAllAlike(services, INES, { ...at(before), findingId: list.id, remedy: 'make-list', inputs: {} });
     expect(result).toMatchObject({ ok: true, value: { revision: 2, fixed: 2 } });
     const after = await look(before.slug);
-    expect(after.html).toBe('<h2>A</h2><ul><li>One</li><li>Two</li></ul><h2>B</h2><ul><li>Three</li><li>Four</li></ul><h2>C</h2><p>Text <b class="x">heavy</b></p>');
+    expect(after.html).toBe(
+      '<h2>A</h2><ul><li>One</li><li>Two</li></ul><h2>B</h2><ul><li>Three</li><li>Four</li></ul><h2>C</h2><p>Text <b class="x">heavy</b></p>',
+    );
     expect(after.revision).toMatchObject({ cause: 'fixed', note: 'Typed list, not a real one, 2 times (make it a real list)' });
     await undo(services, INES, at(after));
     expect((await look(before.slug)).html).toBe(THREE);
@@ -175,24 +251,56 @@ describe('many at once', () => {
   test('what is certain is fixed at once; what a person settled is left alone', async () => {
     const before = await page('<p>- One</p><p>- Two</p><h2>B</h2><p>- Three</p><p>- Four</p>');
     const [first] = before.notes.filter((note) => note.rule === 'lists/typed');
-    await letStand(services, INES, { ...at(before), findingId: first!.id, reason: 'Dashes are spoken lines of a play here.', until: dayFromNow(60) });
+    await letStand(services, INES, {
+      ...at(before),
+      findingId: first!.id,
+      reason: 'Dashes are spoken lines of a play here.',
+      until: dayFromNow(60),
+    });
     const result = await fixAllCertain(services, INES, at(await look(before.slug)));
     expect(result).toMatchObject({ ok: true, value: { revision: 2 } });
     const after = await look(before.slug);
     expect(after.html).toBe('<p>- One</p><p>- Two</p><h2>B</h2><ul><li>Three</li><li>Four</li></ul>');
-    expect(await fixAllCertain(services, INES, at(after))).toMatchObject({ ok: false, problem: { code: 'declined', kept: 'The page is as it was.' } });
+    expect(await fixAllCertain(services, INES, at(after))).toMatchObject({
+      ok: false,
+      problem: { code: 'declined', kept: 'The page is as it was.' },
+    });
   });
 
   test('levels, headers and captions are arranged as a revision that says so', async () => {
     const before = await page('<h2>A</h2><h4>B</h4><table><tr><td>Lock</td><td>Depth</td></tr><tr><td>One</td><td>2 m</td></tr></table>');
-    expect(await arrange(services, INES, { ...at(before), arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h4[1]', level: 3 }] } })).toMatchObject({ ok: true, value: { revision: 2, fixed: 1 } });
+    expect(
+      await arrange(services, INES, {
+        ...at(before),
+        arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h4[1]', level: 3 }] },
+      }),
+    ).toMatchObject({ ok: true, value: { revision: 2, fixed: 1 } });
     const second = await look(before.slug);
-    await arrange(services, INES, { ...at(second), arrangement: { kind: 'table', path: '/html[1]/body[1]/table[1]', headers: 'row', caption: 'Locks' } });
+    await arrange(services, INES, {
+      ...at(second),
+      arrangement: { kind: 'table', path: '/html[1]/body[1]/table[1]', headers: 'row', caption: 'Locks' },
+    });
     const third = await look(before.slug);
-    expect(third.html).toBe('<h2>A</h2><h3>B</h3><table><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>');
-    expect(third.history.map((line) => [line.cause, line.note])).toEqual([['edited', 'headers and caption of a table'], ['edited', 'one heading’s level'], ['imported', 'pasted']]);
-    expect(await arrange(services, RUTH, { ...at(third), arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h3[1]', level: 2 }] } })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
-    expect(await arrange(services, INES, { ...at(third), arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h6[1]', level: 2 }] } })).toMatchObject({ ok: false, problem: { code: 'declined' } });
+    expect(third.html).toBe(
+      '<h2>A</h2><h3>B</h3><table><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>',
+    );
+    expect(third.history.map((line) => [line.cause, line.note])).toEqual([
+      ['edited', 'headers and caption of a table'],
+      ['edited', 'one heading’s level'],
+      ['imported', 'pasted'],
+    ]);
+    expect(
+      await arrange(services, RUTH, {
+        ...at(third),
+        arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h3[1]', level: 2 }] },
+      }),
+    ).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+    expect(
+      await arrange(services, INES, {
+        ...at(third),
+        arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h6[1]', level: 2 }] },
+      }),
+    ).toMatchObject({ ok: false, problem: { code: 'declined' } });
   });
 });
 
@@ -204,15 +312,25 @@ describe('exceptions', () => {
     onDay(BEFORE);
     const before = await page('<p>A <img src="hive.png"></p>');
     const findingId = before.notes[0]!.id;
-    expect(await letStand(services, INES, { ...at(before), findingId, reason: 'The drawing is being redrawn.', until: '2026-12-24' })).toMatchObject({ ok: true, value: { standing: 'excepted' } });
+    expect(
+      await letStand(services, INES, { ...at(before), findingId, reason: 'The drawing is being redrawn.', until: '2026-12-24' }),
+    ).toMatchObject({ ok: true, value: { standing: 'excepted' } });
     const excepted = await look(before.slug);
     expect(excepted.verdict).toBe('ready');
-    expect(excepted.notes[0]).toMatchObject({ standing: 'excepted', exception: { reason: 'The drawing is being redrawn.', until: '2026-12-24', by: 'Ines Calder' } });
+    expect(excepted.notes[0]).toMatchObject({
+      standing: 'excepted',
+      exception: { reason: 'The drawing is being redrawn.', until: '2026-12-24', by: 'Ines Calder' },
+    });
     await signOff(services, RUTH, at(excepted));
     onDay('2026-12-24');
     expect(await look(before.slug)).toMatchObject({ verdict: 'ready', release: 'signed off' });
     onDay('2026-12-25');
-    expect(await look(before.slug)).toMatchObject({ verdict: 'held', release: 'lapsed', notes: [{ standing: 'open', exception: null }], signOff: { lapsed: { because: 'exception', finding: findingId } } });
+    expect(await look(before.slug)).toMatchObject({
+      verdict: 'held',
+      release: 'lapsed',
+      notes: [{ standing: 'open', exception: null }],
+      signOff: { lapsed: { because: 'exception', finding: findingId } },
+    });
   });
 
   test('it outlives other changes, stays when the problem comes back, and can be ended', async () => {
@@ -227,7 +345,10 @@ describe('exceptions', () => {
     expect(await endException(services, INES, { ...at(back), findingId })).toMatchObject({ ok: true });
     const ended = await look(first.slug);
     expect(ended.notes[0]).toMatchObject({ standing: 'open', exception: null });
-    expect(await endException(services, INES, { ...at(ended), findingId })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
+    expect(await endException(services, INES, { ...at(ended), findingId })).toMatchObject({
+      ok: false,
+      problem: { code: 'nothing-to-do' },
+    });
   });
 
   test.each([
@@ -250,7 +371,12 @@ test('who is not sure hands the question on: it still waits for an answer, and s
   await rule(services, INES, { ...at(view), findingId: question.id, answer: 'not sure' });
   const asked = await look(view.slug);
   expect(asked.verdict).toBe('judge');
-  expect(asked.notes.find((note) => note.id === question.id)).toMatchObject({ standing: 'open', ruled: 'not sure', waitsFor: 'specialist', ruling: { answer: 'not sure', by: 'Ines Calder' } });
+  expect(asked.notes.find((note) => note.id === question.id)).toMatchObject({
+    standing: 'open',
+    ruled: 'not sure',
+    waitsFor: 'specialist',
+    ruling: { answer: 'not sure', by: 'Ines Calder' },
+  });
   await rule(services, INES, { ...at(asked), findingId: question.id, answer: 'no problem' });
   expect(await look(view.slug)).toMatchObject({ verdict: 'ready', notes: [{ waitsFor: null }] });
 });
@@ -265,7 +391,10 @@ test('two revisions: what was fixed, kept and brought between them', async () =>
   expect(compared.value.brought.length).toBeGreaterThan(0);
   const back = await compareRevisions(services, INES, { pageId: first.pageId, from: 2, to: 1 });
   expect(back.ok && titles(back.value.brought)).toEqual(['Heading with no text']);
-  expect(await compareRevisions(services, INES, { pageId: first.pageId, from: 1, to: 9 })).toMatchObject({ ok: false, problem: { code: 'not-found' } });
+  expect(await compareRevisions(services, INES, { pageId: first.pageId, from: 1, to: 9 })).toMatchObject({
+    ok: false,
+    problem: { code: 'not-found' },
+  });
 });
 
 test('a page knows which stand before and after it', async () => {
@@ -278,5 +407,8 @@ test('an image’s other pages are found by where their markup leads, with what 
   const first = await page('<p><img src="images/queen%20bee.png"></p>');
   const second = await page('<p><img src="./images/queen%20bee.png" alt="A marked queen"></p>');
   await page('<p>The file queen bee.png is not shown here, and <img src="other/queen%20bee.png" alt="Another"> is another.</p>');
-  expect(await imageUses(services, INES, { pageId: first.pageId, image: 'images/queen bee.png' })).toEqual({ ok: true, value: [{ slug: second.slug, title: second.title, alt: 'A marked queen' }] });
+  expect(await imageUses(services, INES, { pageId: first.pageId, image: 'images/queen bee.png' })).toEqual({
+    ok: true,
+    value: [{ slug: second.slug, title: second.title, alt: 'A marked queen' }],
+  });
 });

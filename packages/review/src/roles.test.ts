@@ -1,5 +1,34 @@
 import type { Role } from '@inkwell/store';
-import { bringIn, compareRevisions, deskOf, endException, fix, imageUses, ledger, letStand, may, NOBODY, proof, restore, rule, saveSource, setElsewhere, setStandard, shelf, signOff, slugOf, spendTime, takeBackRuling, THE_SYSTEM, undo, type Act, type Actor, type Desk, type Result, type Services } from './index.ts';
+import {
+  bringIn,
+  compareRevisions,
+  deskOf,
+  endException,
+  fix,
+  imageUses,
+  ledger,
+  letStand,
+  may,
+  NOBODY,
+  proof,
+  restore,
+  rule,
+  saveSource,
+  setElsewhere,
+  setStandard,
+  shelf,
+  signOff,
+  slugOf,
+  spendTime,
+  takeBackRuling,
+  THE_SYSTEM,
+  undo,
+  type Act,
+  type Actor,
+  type Desk,
+  type Result,
+  type Services,
+} from './index.ts';
 import { tallyOf } from './tally.ts';
 import { bench, personAs } from './testing/bench.ts';
 
@@ -38,14 +67,22 @@ test.each(USE_CASES)('%s asks who may, of every part and of nobody', async (_nam
     const actor = personAs(role);
     expect([role, barred(await call(services, actor, view))]).toEqual([role, !may(actor, act, { collection: collection() })]);
   }
-  const outside: Actor[] = [NOBODY, { ...personAs('administrator'), memberships: [{ collection: collection() + 1_000_000, role: 'administrator' }] }, { ...personAs('administrator'), disabled: true }];
+  const outside: Actor[] = [
+    NOBODY,
+    { ...personAs('administrator'), memberships: [{ collection: collection() + 1_000_000, role: 'administrator' }] },
+    { ...personAs('administrator'), disabled: true },
+  ];
   for (const actor of outside) expect(await call(services, actor, view)).toMatchObject({ ok: false, problem: { code: 'not-found' } });
   if (act !== 'see') expect(barred(await call(services, THE_SYSTEM, view))).toBe(true);
 });
 
 test('a part in one collection reaches no further, and the shelf shows what one may see', async () => {
   const here: Actor = { ...personAs('reviewer'), memberships: [{ collection: collection(), role: 'reviewer' }] };
-  expect([may(here, 'rule', { collection: collection() }), may(here, 'rule', { collection: collection() + 1 }), may(here, 'set the standard', 'house')]).toEqual([true, false, false]);
+  expect([
+    may(here, 'rule', { collection: collection() }),
+    may(here, 'rule', { collection: collection() + 1 }),
+    may(here, 'set the standard', 'house'),
+  ]).toEqual([true, false, false]);
   const shown = await shelf(services, here);
   expect(shown.ok && shown.value.map((row) => row.slug)).toEqual([SLUG]);
 });
@@ -74,11 +111,23 @@ test('what only the theme can fix is told apart, holds nothing, and can be taken
 
 test('the tally keeps questions apart; one that was affirmed weighs as a failure', () => {
   const question = { weight: 'should', outcome: 'cantTell', ruled: null } as const;
-  expect(tallyOf([{ weight: 'must', outcome: 'failed', ruled: null }, question, { ...question, ruled: 'stands' }, { ...question, ruled: 'not sure' }])).toEqual({ must: 1, should: 1, consider: 0, judge: 2 });
+  expect(
+    tallyOf([
+      { weight: 'must', outcome: 'failed', ruled: null },
+      question,
+      { ...question, ruled: 'stands' },
+      { ...question, ruled: 'not sure' },
+    ]),
+  ).toEqual({ must: 1, should: 1, consider: 0, judge: 2 });
 });
 
 test.each([
-  ['Inside the Hive', 'inside-the-hive'], ['  Café & crème!  ', 'cafe-creme'], ['…', 'page'], ['Ünïted “quotes”', 'united-quotes'], ['蜂の巣', '蜂の巣'], ['a'.repeat(90), 'a'.repeat(60)],
+  ['Inside the Hive', 'inside-the-hive'],
+  ['  Café & crème!  ', 'cafe-creme'],
+  ['…', 'page'],
+  ['Ünïted “quotes”', 'united-quotes'],
+  ['蜂の巣', '蜂の巣'],
+  ['a'.repeat(90), 'a'.repeat(60)],
 ])('the title “%s” becomes the address %s', (title, slug) => {
   expect(slugOf(title)).toBe(slug);
 });

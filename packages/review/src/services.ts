@@ -14,6 +14,7 @@ const formats = new Map<string, Intl.DateTimeFormat>();
 /** The day it is in a time zone, as YYYY-MM-DD. */
 export function dayIn(timeZone: string, now: Date): string {
   let format = formats.get(timeZone);
-  if (!format) formats.set(timeZone, (format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })));
+  if (!format)
+    formats.set(timeZone, (format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })));
   return format.format(now);
 }

@@ -1,6 +1,17 @@
 import { hoursFor, type Family, type Verdict } from '@inkwell/core';
 import {
-  collectionBySlug, house, ledgerLines, ledgerSums, placeOf, shelfSums, snapshot, type Collection, type LedgerLine, type LedgerOrder, type LedgerWish, type Release,
+  collectionBySlug,
+  house,
+  ledgerLines,
+  ledgerSums,
+  placeOf,
+  shelfSums,
+  snapshot,
+  type Collection,
+  type LedgerLine,
+  type LedgerOrder,
+  type LedgerWish,
+  type Release,
 } from '@inkwell/store';
 import { unlessAllowed, visibleTo, type Actor } from './actor.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
@@ -25,9 +36,19 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
   return snapshot(services.db, async (at) => {
     const today = dayIn((await house(at)).timeZone, services.now());
     const rows = await shelfSums(at, visibleTo(actor), today);
-    return done(rows.map(({ slug, title, kind, pages, must, should, consider, questions, held, judge, ready, signed, lapsed }) => ({
-      slug, title, kind, pages, verdicts: { held, judge, ready }, signedOff: signed, lapsed, tally: { must, should, consider, judge: questions }, hours: hoursFor(must + should + consider + questions),
-    })));
+    return done(
+      rows.map(({ slug, title, kind, pages, must, should, consider, questions, held, judge, ready, signed, lapsed }) => ({
+        slug,
+        title,
+        kind,
+        pages,
+        verdicts: { held, judge, ready },
+        signedOff: signed,
+        lapsed,
+        tally: { must, should, consider, judge: questions },
+        hours: hoursFor(must + should + consider + questions),
+      })),
+    );
   });
 }
 
@@ -78,15 +99,29 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
     const barred = unlessAllowed(actor, 'see', { collection: collection.id }, 'This collection');
     if (barred) return barred;
     const after = readPlace(choice);
-    if (after === 'broken') return refused({ code: 'bad-page', what: 'This place in the ledger is not known', why: 'The address was cut short or changed.', next: 'Begin at the first page again.' });
+    if (after === 'broken')
+      return refused({
+        code: 'bad-page',
+        what: 'This place in the ledger is not known',
+        why: 'The address was cut short or changed.',
+        next: 'Begin at the first page again.',
+      });
     const today = dayIn((await house(at)).timeZone, services.now());
     const asked: LedgerWish = { ...choice, after, limit: LEDGER_PAGES };
     const lines = await ledgerLines(at, collection.id, asked, today);
     const sums = await ledgerSums(at, collection.id, asked, today);
     const shown = lines.slice(0, LEDGER_PAGES);
     return done({
-      slug: collection.slug, title: collection.title, kind: collection.kind, choice,
-      sums: { pages: sums.pages, families: sums.families, tally: tallyOf(sums), hours: hoursFor(sums.must + sums.should + sums.consider + sums.questions) },
+      slug: collection.slug,
+      title: collection.title,
+      kind: collection.kind,
+      choice,
+      sums: {
+        pages: sums.pages,
+        families: sums.families,
+        tally: tallyOf(sums),
+        hours: hoursFor(sums.must + sums.should + sums.consider + sums.questions),
+      },
       pages: shown.map(ledgerRow),
       next: lines.length > LEDGER_PAGES ? Buffer.from(JSON.stringify(placeOf(shown.at(-1)!, choice.order))).toString('base64url') : null,
     });
@@ -100,14 +135,27 @@ function tallyOf({ must, should, consider, questions }: Pick<LedgerLine, 'must' 
 function ledgerRow(line: LedgerLine): LedgerRow {
   const families: LedgerRow['families'] = {};
   for (const [family, , , many] of line.counts) families[family] = (families[family] ?? 0) + many;
-  return { slug: line.slug, title: line.title, contentType: line.content_type, revision: line.head, verdict: line.verdict, release: line.release, tally: tallyOf(line), families };
+  return {
+    slug: line.slug,
+    title: line.title,
+    contentType: line.content_type,
+    revision: line.head,
+    verdict: line.verdict,
+    release: line.release,
+    tally: tallyOf(line),
+    families,
+  };
 }
 
 function readPlace({ after, order }: LedgerChoice): LedgerWish['after'] | 'broken' {
   if (after === undefined) return undefined;
   try {
     const place = JSON.parse(Buffer.from(after, 'base64url').toString()) as unknown;
-    const fits = Array.isArray(place) && place.length === 2 && typeof place[0] === (order === 'title' ? 'string' : 'number') && Number.isSafeInteger(place[1]);
+    const fits =
+      Array.isArray(place) &&
+      place.length === 2 &&
+      typeof place[0] === (order === 'title' ? 'string' : 'number') &&
+      Number.isSafeInteger(place[1]);
     return fits ? (place as [string | number, number]) : 'broken';
   } catch {
     return 'broken';

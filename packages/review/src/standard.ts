@@ -1,5 +1,19 @@
 import { ENGINE_VERSION, type Profile, type Vocabulary } from '@inkwell/core';
-import { addProfileVersion, addWeights, allKinds, dropOldWeights, house, lapseUnder, lockProfiles, moveToBars, pagesUnder, profileByName, writing, type Bar, type Write } from '@inkwell/store';
+import {
+  addProfileVersion,
+  addWeights,
+  allKinds,
+  dropOldWeights,
+  house,
+  lapseUnder,
+  lockProfiles,
+  moveToBars,
+  pagesUnder,
+  profileByName,
+  writing,
+  type Bar,
+  type Write,
+} from '@inkwell/store';
 import { enqueueUnder } from '@inkwell/work';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { weightUnder } from './bars.ts';
@@ -34,9 +48,20 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
     await lockProfiles(trx, 'to change');
     const profile = await profileByName(trx, wish.profile);
     if (!profile) return notFound('This profile');
-    if (profile.version !== wish.version) return refused({ code: 'conflict', what: 'The profile has changed since you opened it', why: `It is at version ${profile.version} by now.`, kept: 'What you set is still in the form.', next: 'Look at it as it is now.' });
+    if (profile.version !== wish.version)
+      return refused({
+        code: 'conflict',
+        what: 'The profile has changed since you opened it',
+        why: `It is at version ${profile.version} by now.`,
+        kept: 'What you set is still in the form.',
+        next: 'Look at it as it is now.',
+      });
     const today = dayIn((await house(trx)).timeZone, services.now());
-    const bars = await addProfileVersion(trx, { ...profile, selection: wish.selection ?? profile.selection, vocabulary: wish.vocabulary ?? profile.vocabulary }, actor.id);
+    const bars = await addProfileVersion(
+      trx,
+      { ...profile, selection: wish.selection ?? profile.selection, vocabulary: wish.vocabulary ?? profile.vocabulary },
+      actor.id,
+    );
     await weigh(trx, bars);
     const version = bars[0]!.versionId;
     const pages = await moveToBars(trx, profile.id, version, today);
@@ -50,10 +75,15 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
 /** Weighs every kind of finding there is for new bars. */
 async function weigh(trx: Write, bars: readonly Bar[]): Promise<void> {
   const kinds = await allKinds(trx);
-  await addWeights(trx, bars.flatMap((bar) => kinds.flatMap((kind) => {
-    const weight = weightUnder(kind, bar);
-    return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
-  })));
+  await addWeights(
+    trx,
+    bars.flatMap((bar) =>
+      kinds.flatMap((kind) => {
+        const weight = weightUnder(kind, bar);
+        return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
+      }),
+    ),
+  );
 }
 
 async function auditUnder(trx: Write, version: number, actor: Actor): Promise<void> {
@@ -62,9 +92,21 @@ async function auditUnder(trx: Write, version: number, actor: Actor): Promise<vo
 }
 
 /** A profile as it stands. */
-export async function standard(services: Services, actor: Actor, wish: { profile: string }): Promise<Result<{ name: string; version: number; selection: Profile; vocabulary: Vocabulary; engine: string }>> {
+export async function standard(
+  services: Services,
+  actor: Actor,
+  wish: { profile: string },
+): Promise<Result<{ name: string; version: number; selection: Profile; vocabulary: Vocabulary; engine: string }>> {
   const barred = unlessAllowed(actor, 'see', 'house');
   if (barred) return barred;
   const profile = await profileByName(services.db, wish.profile);
-  return profile ? done({ name: profile.name, version: profile.version, selection: profile.selection, vocabulary: profile.vocabulary, engine: ENGINE_VERSION }) : notFound('This profile');
+  return profile
+    ? done({
+        name: profile.name,
+        version: profile.version,
+        selection: profile.selection,
+        vocabulary: profile.vocabulary,
+        engine: ENGINE_VERSION,
+      })
+    : notFound('This profile');
 }

@@ -4,7 +4,11 @@ import { done, notFound, type Result } from './problems.ts';
 import type { Services } from './services.ts';
 
 /** Keeps how long somebody was at findings of a page: the measure of hours to come. Nothing is kept of whoever switched it off. */
-export async function spendTime(services: Services, actor: Actor, wish: { pageId: number; spent: readonly Spent[] }): Promise<Result<null>> {
+export async function spendTime(
+  services: Services,
+  actor: Actor,
+  wish: { pageId: number; spent: readonly Spent[] },
+): Promise<Result<null>> {
   const page = await pageById(services.db, wish.pageId);
   if (!page) return notFound('This page');
   const barred = unlessAllowed(actor, 'see', { collection: page.collection_id });

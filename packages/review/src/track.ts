@@ -1,5 +1,25 @@
-import { compareAudits, mapOffset, placeUnder, ruleOf, type Finding, type Moves, type Place, type RemedyName, type Texts } from '@inkwell/core';
-import { fixedFindings, kindIds, type Bar, type NewOccurrence, type NewStanding, type OtherKind, type OtherName, type StoredFinding, type Write } from '@inkwell/store';
+import {
+  compareAudits,
+  mapOffset,
+  placeUnder,
+  ruleOf,
+  type Finding,
+  type Moves,
+  type Place,
+  type RemedyName,
+  type Texts,
+} from '@inkwell/core';
+import {
+  fixedFindings,
+  kindIds,
+  type Bar,
+  type NewOccurrence,
+  type NewStanding,
+  type OtherKind,
+  type OtherName,
+  type StoredFinding,
+  type Write,
+} from '@inkwell/store';
 import { askedOf, kindOf, weightUnder } from './bars.ts';
 import { standingOf } from './decide.ts';
 import type { Services } from './services.ts';
@@ -33,12 +53,22 @@ export interface Before {
 const LONGEST_CHAIN = 60;
 
 /** Compares a new audit with the last one and says what became of each finding. `before`: null on a page's first audit. */
-export async function track(trx: Write, services: Pick<Services, 'db'>, pageId: number, bar: Bar, fresh: readonly Finding[], before: Before | null): Promise<Tracked> {
+export async function track(
+  trx: Write,
+  services: Pick<Services, 'db'>,
+  pageId: number,
+  bar: Bar,
+  fresh: readonly Finding[],
+  before: Before | null,
+): Promise<Tracked> {
   const kinds = fresh.map(kindOf);
   const ids = await kindIds(trx, services.db, distinct(kinds), weightUnder);
   const kindId = new Map(fresh.map((finding, i) => [finding, ids.get(kinds[i]!.name)!]));
   const compared = compareAudits(before?.findings ?? [], fresh, before?.moves, before?.texts);
-  const back = before && compared.new.length > 0 ? compareAudits(await fixedFindings(trx, pageId, [...new Set(compared.new.map((one) => one.rule))]), compared.new).kept : [];
+  const back =
+    before && compared.new.length > 0
+      ? compareAudits(await fixedFindings(trx, pageId, [...new Set(compared.new.map((one) => one.rule))]), compared.new).kept
+      : [];
   const known = new Map<Finding, StoredFinding>([...compared.kept, ...back].map((pair) => [pair.new, pair.old]));
   const sightings = new Sightings(before?.moves ?? { edits: [] }, new Set(back.map((pair) => pair.old)));
   for (const finding of fresh) sightings.see(finding, known.get(finding), kindId.get(finding)!);
@@ -67,9 +97,19 @@ function standingOnReturn(finding: StoredFinding, { undone, today }: Before): Ne
 
 /** Sorts what an audit saw into rows that go on, rows that end and rows that begin. */
 class Sightings {
-  readonly result = { ended: [] as string[], renamed: [] as OtherName[], changed: [] as OtherKind[], fresh: [] as number[], freshRules: [] as string[], begun: [] as NewOccurrence[] };
+  readonly result = {
+    ended: [] as string[],
+    renamed: [] as OtherName[],
+    changed: [] as OtherKind[],
+    fresh: [] as number[],
+    freshRules: [] as string[],
+    begun: [] as NewOccurrence[],
+  };
 
-  constructor(private readonly moves: Moves, private readonly cameBack: ReadonlySet<StoredFinding>) {}
+  constructor(
+    private readonly moves: Moves,
+    private readonly cameBack: ReadonlySet<StoredFinding>,
+  ) {}
 
   see(finding: Finding, old: StoredFinding | undefined, kindId: number): void {
     if (!old) {
@@ -81,7 +121,8 @@ class Sightings {
     if (!this.cameBack.has(old)) {
       if (this.goesOn(old, finding)) {
         // The text beside equal findings is part of their names, and of nothing else.
-        if (old.fingerprint !== finding.fingerprint) this.result.renamed.push(...old.occurrenceIds.map((id) => ({ id, fingerprint: finding.fingerprint })));
+        if (old.fingerprint !== finding.fingerprint)
+          this.result.renamed.push(...old.occurrenceIds.map((id) => ({ id, fingerprint: finding.fingerprint })));
         return;
       }
       this.result.ended.push(...old.occurrenceIds);
@@ -97,12 +138,23 @@ class Sightings {
   private goesOn(old: StoredFinding, finding: Finding): boolean {
     if (old.age >= LONGEST_CHAIN) return false;
     const [was, is] = [placesOf(old), placesOf(finding)];
-    return was.length === is.length && was.every((place, i) => this.wentTo(place, is[i]!)) && old.message === finding.message && old.subject === finding.subject
-      && sameValues(old.values, finding.values) && sameValues(old.remedies, finding.remedies);
+    return (
+      was.length === is.length &&
+      was.every((place, i) => this.wentTo(place, is[i]!)) &&
+      old.message === finding.message &&
+      old.subject === finding.subject &&
+      sameValues(old.values, finding.values) &&
+      sameValues(old.remedies, finding.remedies)
+    );
   }
 
   private wentTo(was: Place, is: Place): boolean {
-    return was.path === is.path && was.through === is.through && placeUnder(this.moves, was.start) === is.start && mapOffset(this.moves, was.end, -1) === is.end;
+    return (
+      was.path === is.path &&
+      was.through === is.through &&
+      placeUnder(this.moves, was.start) === is.start &&
+      mapOffset(this.moves, was.end, -1) === is.end
+    );
   }
 
   /** A place that was there keeps its number; others take the next ones. */
@@ -116,10 +168,21 @@ class Sightings {
   }
 
   private begin(finding: Finding, of: Pick<NewOccurrence, 'finding_id' | 'fresh'>, numbers: readonly number[]): void {
-    placesOf(finding).forEach((place, i) => this.result.begun.push({
-      ...of, place: numbers[i]!, path: place.path, through: place.through ?? null, start_at: place.start, end_at: place.end,
-      message: finding.message, message_values: finding.values, subject: finding.subject, fingerprint: finding.fingerprint, remedies: ownRemedies(finding),
-    }));
+    placesOf(finding).forEach((place, i) =>
+      this.result.begun.push({
+        ...of,
+        place: numbers[i]!,
+        path: place.path,
+        through: place.through ?? null,
+        start_at: place.start,
+        end_at: place.end,
+        message: finding.message,
+        message_values: finding.values,
+        subject: finding.subject,
+        fingerprint: finding.fingerprint,
+        remedies: ownRemedies(finding),
+      }),
+    );
   }
 }
 
@@ -134,6 +197,7 @@ function ownRemedies(finding: Finding): readonly RemedyName[] | null {
 
 /** Values are numbers, texts and short lists of them; the database may give the parts of a record back in another order. */
 function sameValues(a: object | undefined, b: object | undefined): boolean {
-  const plain = (value: object | undefined) => JSON.stringify(value && Object.entries(value).sort(([x], [y]) => (x < y ? -1 : x > y ? 1 : 0)));
+  const plain = (value: object | undefined) =>
+    JSON.stringify(value && Object.entries(value).sort(([x], [y]) => (x < y ? -1 : x > y ? 1 : 0)));
   return plain(a) === plain(b);
 }

@@ -18,10 +18,18 @@ export interface DatabaseOptions {
 export function openDatabase({ url, most = 10, onStatement }: DatabaseOptions): Database {
   if (!/^postgres(ql)?:\/\//.test(url)) throw new Error(`DATABASE_URL must begin with postgresql://, not "${url.slice(0, 20)}"`);
   // Compiling a statement takes longer than any of ours runs.
-  const pool = new pg.Pool({ connectionString: url, max: most, connectionTimeoutMillis: 4_000, application_name: 'inkwell', options: '-c jit=off' });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: most,
+    connectionTimeoutMillis: 4_000,
+    application_name: 'inkwell',
+    options: '-c jit=off',
+  });
   // A connection lost while idle is replaced at the next query; without a listener it would end the process.
   pool.on('error', () => undefined);
-  const log = onStatement ? { log: (event: { query: { sql: string }; queryDurationMillis: number }) => onStatement(event.query.sql, event.queryDurationMillis) } : {};
+  const log = onStatement
+    ? { log: (event: { query: { sql: string }; queryDurationMillis: number }) => onStatement(event.query.sql, event.queryDurationMillis) }
+    : {};
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }), ...log });
 }
 
@@ -68,7 +76,21 @@ export function isGivenUp(error: unknown): boolean {
   return code === '40001' || code === '40P01';
 }
 
-const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'ETIMEDOUT', 'EPIPE', '57P01', '57P02', '57P03', '08000', '08001', '08003', '08006', '53300']);
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ENOTFOUND',
+  'ETIMEDOUT',
+  'EPIPE',
+  '57P01',
+  '57P02',
+  '57P03',
+  '08000',
+  '08001',
+  '08003',
+  '08006',
+  '53300',
+]);
 
 interface ErrorLike {
   code?: unknown;
@@ -77,9 +99,16 @@ interface ErrorLike {
   errors?: unknown;
 }
 
-/** Whether an error means that the database cannot be reached, by system code or SQLSTATE. Looks at its shape: it may come from another realm. */
+/**
+ * Whether an error means that the database cannot be reached, by system code or SQLSTATE. Looks at its shape: it may come from another
+ * realm.
+ */
 export function isAway(error: unknown): boolean {
-  for (let here = error as ErrorLike | null | undefined; typeof here === 'object' && here !== null; here = here.cause as ErrorLike | null | undefined) {
+  for (
+    let here = error as ErrorLike | null | undefined;
+    typeof here === 'object' && here !== null;
+    here = here.cause as ErrorLike | null | undefined
+  ) {
     if (typeof here.code === 'string' && AWAY.has(here.code)) return true;
     if (Array.isArray(here.errors) && here.errors.some(isAway)) return true;
     // The pool reports its own time-out, and a server that hangs up, with no code at all.

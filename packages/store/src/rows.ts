@@ -5,6 +5,8 @@ import { sql, type RawBuilder } from 'kysely';
  * which the database refuses in JSON, become the sign for an unknown one.
  */
 export function rowsFrom(rows: readonly object[], columns: string): RawBuilder<unknown> {
-  const json = JSON.stringify(rows, (_key, value: unknown) => (typeof value === 'string' ? value.toWellFormed().replaceAll('\u0000', '\ufffd') : value));
+  const json = JSON.stringify(rows, (_key, value: unknown) =>
+    typeof value === 'string' ? value.toWellFormed().replaceAll('\u0000', '\ufffd') : value,
+  );
   return sql`jsonb_to_recordset(${json}::jsonb) as ${sql.raw(`rows (${columns})`)}`;
 }

@@ -29,7 +29,12 @@ export interface Job {
 const COLUMNS = sql`id, kind, payload, parent_id as parent, state, attempts, done, total, problem, made_by as by`;
 
 /** Puts jobs in, in one statement. `by`: the person, or the system, in whose name they run. */
-export async function enqueue(db: Connection, by: string, jobs: readonly NewJob[], { parent = null, after = null }: { parent?: string | null; after?: Date | null } = {}): Promise<number> {
+export async function enqueue(
+  db: Connection,
+  by: string,
+  jobs: readonly NewJob[],
+  { parent = null, after = null }: { parent?: string | null; after?: Date | null } = {},
+): Promise<number> {
   if (jobs.length === 0) return 0;
   const result = await sql`insert into jobs (kind, payload, name, parent_id, run_after, made_by)
     select kind, coalesce(payload, '{}'), name, ${parent}::bigint, coalesce(${after}::timestamptz, now()), ${by}::text
@@ -40,27 +45,34 @@ export async function enqueue(db: Connection, by: string, jobs: readonly NewJob[
 
 /** Puts a parent in and its jobs under it, in order. Its progress counts those that were not waiting already. Gives its id. */
 export async function enqueueUnder(db: Connection, by: string, kind: string, jobs: readonly NewJob[]): Promise<string> {
-  const { rows } = await sql<{ id: string }>`insert into jobs (kind, state, made_by) values (${kind}, 'running', ${by}) returning id`.execute(db);
+  const { rows } = await sql<{
+    id: string;
+  }>`insert into jobs (kind, state, made_by) values (${kind}, 'running', ${by}) returning id`.execute(db);
   const { id } = rows[0]!;
   const total = await enqueue(db, by, jobs, { parent: id });
   // Jobs of it may have ended while others were put in.
-  await sql`update jobs set total = ${total}, state = case when done >= ${total} then 'done' else 'running' end, ended_at = case when done >= ${total} then now() end where id = ${id}`.execute(db);
+  await sql`update jobs set total = ${total}, state = case when done >= ${total} then 'done' else 'running' end, ended_at = case
+    when done >= ${total} then now() end where id = ${id}`.execute(db);
   return id;
 }
 
 /** Takes the job that has waited longest, for as long as the lease; null when none waits. Two workers never take one job. */
 export async function claimJob(db: Connection, worker: string, leaseSeconds: number): Promise<Job | null> {
-  const { rows } = await sql<Job>`update jobs set state = 'running', attempts = attempts + 1, worker = ${worker}, lease_until = now() + make_interval(secs => ${leaseSeconds}::double precision)
-    where id = (select id from jobs where state = 'waiting' and run_after <= now() order by run_after, id for update skip locked limit 1) returning ${COLUMNS}`.execute(db);
+  const { rows } = await sql<Job>`update jobs set state = 'running', attempts = attempts + 1, worker = ${worker},
+      lease_until = now() + make_interval(secs => ${leaseSeconds}::double precision)
+    where id = (select id from jobs where state = 'waiting' and run_after <= now() order by run_after, id for update skip locked
+      limit 1) returning ${COLUMNS}`.execute(db);
   return rows[0] ?? null;
 }
 
 export async function extendLeases(db: Connection, worker: string, leaseSeconds: number): Promise<void> {
-  await sql`update jobs set lease_until = now() + make_interval(secs => ${leaseSeconds}::double precision) where worker = ${worker} and state = 'running'`.execute(db);
+  await sql`update jobs set lease_until = now() + make_interval(secs => ${leaseSeconds}::double precision) where worker = ${worker}
+    and state = 'running'`.execute(db);
 }
 
 /** A job waits again; without its name where another of that name waits by now. */
-const AGAIN = sql`state = 'waiting', worker = null, lease_until = null, name = case when exists (select 1 from jobs w where w.name = jobs.name and w.state = 'waiting') then null else name end`;
+const AGAIN = sql`state = 'waiting', worker = null, lease_until = null, name = case when exists (select 1 from jobs w
+  where w.name = jobs.name and w.state = 'waiting') then null else name end`;
 
 /** Gives back the jobs of workers that died: their leases have run out. */
 export async function reclaimLapsed(db: Connection): Promise<number> {
@@ -72,9 +84,11 @@ export async function reclaimLapsed(db: Connection): Promise<number> {
 /** Ends a job, when this worker still has it: one whose lease ran out was given to another, and ends once. Counts it for its parent. */
 async function end(db: Connection, job: Job, worker: string, state: 'done' | 'failed', problem: string | null): Promise<boolean> {
   const { rows } = await sql<{ ended: number }>`with ended as (
-      update jobs set state = ${state}, problem = ${problem}, ended_at = now(), lease_until = null where id = ${job.id} and state = 'running' and worker = ${worker} returning parent_id),
+      update jobs set state = ${state}, problem = ${problem}, ended_at = now(), lease_until = null where id = ${job.id}
+        and state = 'running' and worker = ${worker} returning parent_id),
     counted as (
-      update jobs set done = done + 1, state = case when state = 'running' and total > 0 and done + 1 >= total then 'done' else state end, ended_at = case when total > 0 and done + 1 >= total then now() end
+      update jobs set done = done + 1, state = case when state = 'running' and total > 0 and done + 1 >= total then 'done'
+        else state end, ended_at = case when total > 0 and done + 1 >= total then now() end
       where id in (select parent_id from ended) returning id)
     select count(*)::integer as ended from ended`.execute(db);
   return rows[0]!.ended > 0;
@@ -88,12 +102,14 @@ export function finishJob(db: Connection, job: Job, worker: string): Promise<boo
 export async function failJob(db: Connection, job: Job, worker: string, problem: string, mostAttempts: number): Promise<void> {
   if (job.attempts >= mostAttempts) return void (await end(db, job, worker, 'failed', problem));
   await sql`update jobs set ${AGAIN},
-    problem = ${problem}, run_after = now() + make_interval(secs => ${0.2 * 4 ** job.attempts}::double precision) where id = ${job.id} and state = 'running' and worker = ${worker}`.execute(db);
+    problem = ${problem}, run_after = now() + make_interval(secs => ${0.2 * 4 ** job.attempts}::double precision) where id = ${job.id}
+      and state = 'running' and worker = ${worker}`.execute(db);
 }
 
 /** Cancels a job, and those under it that have not begun. What ended stays as it ended. */
 export async function cancelJob(db: Connection, id: string): Promise<boolean> {
-  const result = await sql`update jobs set state = 'cancelled', ended_at = now() where (id = ${id} and state in ('waiting', 'running')) or (parent_id = ${id} and state = 'waiting')`.execute(db);
+  const result = await sql`update jobs set state = 'cancelled', ended_at = now() where (id = ${id} and state in ('waiting', 'running'))
+      or (parent_id = ${id} and state = 'waiting')`.execute(db);
   return Number(result.numAffectedRows ?? 0) > 0;
 }
 
@@ -104,6 +120,7 @@ export async function jobById(db: Connection, id: string): Promise<Job | null> {
 
 /** The parents of a kind that are on their way, the newest first. */
 export async function runningOf(db: Connection, kind: string): Promise<Job[]> {
-  const { rows } = await sql<Job>`select ${COLUMNS} from jobs where kind = ${kind} and state = 'running' and parent_id is null and total > 0 order by id desc limit 5`.execute(db);
+  const { rows } = await sql<Job>`select ${COLUMNS} from jobs where kind = ${kind} and state = 'running' and parent_id is null and total > 0
+      order by id desc limit 5`.execute(db);
   return rows;
 }

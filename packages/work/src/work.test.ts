@@ -27,32 +27,57 @@ afterEach(() => sql`delete from jobs`.execute(db));
 async function workOff(handler: (job: Job) => Promise<void>, worker = 'one', mostAttempts = 3): Promise<void> {
   const stop = new AbortController();
   const working = work(db, { handlers: { count: handler }, worker, signal: stop.signal, idleMs: 10, leaseSeconds: 5, mostAttempts });
-  const left = async () => (await sql<{ many: number }>`select count(*)::integer as many from jobs where state in ('waiting', 'running') and parent_id is not null or state = 'waiting'`.execute(db)).rows[0]!.many;
+  const left = async () =>
+    (
+      await sql<{
+        many: number;
+      }>`select count(*)::integer as many from jobs where state in ('waiting', 'running') and parent_id is not null
+        or state = 'waiting'`.execute(db)
+    ).rows[0]!.many;
   while ((await left()) > 0) await new Promise((resolve) => setTimeout(resolve, 20));
   stop.abort();
   await working;
 }
 
 test('jobs are done once each, by however many workers, the oldest first', async () => {
-  await enqueue(db, 'system', Array.from({ length: 40 }, (_, i) => ({ kind: 'count', payload: { i } })));
+  await enqueue(
+    db,
+    'system',
+    Array.from({ length: 40 }, (_, i) => ({ kind: 'count', payload: { i } })),
+  );
   const done: number[] = [];
-  await Promise.all(['one', 'two', 'three'].map((name) => workOff(({ payload }) => Promise.resolve(void done.push(payload.i as number)), name)));
+  await Promise.all(
+    ['one', 'two', 'three'].map((name) => workOff(({ payload }) => Promise.resolve(void done.push(payload.i as number)), name)),
+  );
   expect([...done].sort((a, b) => a - b)).toEqual(Array.from({ length: 40 }, (_, i) => i));
 });
 
 test('of jobs that wait under one name there is one; once it runs, another may wait', async () => {
-  expect(await enqueue(db, 'system', [{ kind: 'count', name: 'page 1' }, { kind: 'count', name: 'page 1' }, { kind: 'count', name: 'page 2' }])).toBe(2);
+  expect(
+    await enqueue(db, 'system', [
+      { kind: 'count', name: 'page 1' },
+      { kind: 'count', name: 'page 1' },
+      { kind: 'count', name: 'page 2' },
+    ]),
+  ).toBe(2);
   expect(await enqueue(db, 'system', [{ kind: 'count', name: 'page 1' }])).toBe(0);
   await claimJob(db, 'one', 5);
   expect(await enqueue(db, 'system', [{ kind: 'count', name: 'page 1' }])).toBe(1);
 });
 
 test('a parent counts its jobs, failed ones too, and is done with the last', async () => {
-  const id = await enqueueUnder(db, 'system', 'all', Array.from({ length: 5 }, (_, i) => ({ kind: 'count', payload: { i } })));
+  const id = await enqueueUnder(
+    db,
+    'system',
+    'all',
+    Array.from({ length: 5 }, (_, i) => ({ kind: 'count', payload: { i } })),
+  );
   expect(await runningOf(db, 'all')).toMatchObject([{ id, done: 0, total: 5 }]);
   await workOff(({ payload }) => (payload.i === 3 ? Promise.reject(new Error('never')) : Promise.resolve()), 'one', 1);
   expect(await jobById(db, id)).toMatchObject({ state: 'done', done: 5, total: 5 });
-  expect((await sql<{ problem: string }>`select problem from jobs where state = 'failed'`.execute(db)).rows).toEqual([{ problem: 'never' }]);
+  expect((await sql<{ problem: string }>`select problem from jobs where state = 'failed'`.execute(db)).rows).toEqual([
+    { problem: 'never' },
+  ]);
 });
 
 test('a job that fails is tried again after a while', async () => {
@@ -76,7 +101,12 @@ test('a job of a worker that died is given back when its lease runs out, and onl
 });
 
 test('cancelling a parent leaves undone what has not begun', async () => {
-  const id = await enqueueUnder(db, 'system', 'all', Array.from({ length: 4 }, () => ({ kind: 'count' })));
+  const id = await enqueueUnder(
+    db,
+    'system',
+    'all',
+    Array.from({ length: 4 }, () => ({ kind: 'count' })),
+  );
   const begun = (await claimJob(db, 'one', 5))!;
   expect(await cancelJob(db, id)).toBe(true);
   expect(await claimJob(db, 'one', 5)).toBeNull();

@@ -22,8 +22,14 @@ export interface WorkOptions {
 /** Works until it is told to stop: then what has begun is finished, and nothing new is taken. */
 export async function work(db: Connection, options: WorkOptions): Promise<void> {
   const { worker, signal, atOnce = 2, leaseSeconds = 30, onTrouble = () => undefined } = options;
-  const alive = setInterval(() => void extendLeases(db, worker, leaseSeconds).catch((error: unknown) => onTrouble(null, error)), (leaseSeconds * 1000) / 3);
-  const found = setInterval(() => void reclaimLapsed(db).catch((error: unknown) => onTrouble(null, error)), Math.max(500, leaseSeconds * 500));
+  const alive = setInterval(
+    () => void extendLeases(db, worker, leaseSeconds).catch((error: unknown) => onTrouble(null, error)),
+    (leaseSeconds * 1000) / 3,
+  );
+  const found = setInterval(
+    () => void reclaimLapsed(db).catch((error: unknown) => onTrouble(null, error)),
+    Math.max(500, leaseSeconds * 500),
+  );
   try {
     await reclaimLapsed(db).catch((error: unknown) => onTrouble(null, error));
     await Promise.all(Array.from({ length: atOnce }, () => oneAfterAnother(db, options)));
@@ -34,7 +40,10 @@ export async function work(db: Connection, options: WorkOptions): Promise<void> 
   if (!signal.aborted) throw new Error('The work ended though nobody stopped it.');
 }
 
-async function oneAfterAnother(db: Connection, { handlers, worker, signal, leaseSeconds = 30, idleMs = 500, mostAttempts = 5, onTrouble = () => undefined }: WorkOptions): Promise<void> {
+async function oneAfterAnother(
+  db: Connection,
+  { handlers, worker, signal, leaseSeconds = 30, idleMs = 500, mostAttempts = 5, onTrouble = () => undefined }: WorkOptions,
+): Promise<void> {
   while (!signal.aborted) {
     const job = await claimJob(db, worker, leaseSeconds).catch((error: unknown) => void onTrouble(null, error));
     if (!job) {
@@ -49,7 +58,9 @@ async function oneAfterAnother(db: Connection, { handlers, worker, signal, lease
     } catch (error) {
       onTrouble(job, error);
       // Where the database is away, the lease runs out and the job is given back.
-      await failJob(db, job, worker, error instanceof Error ? error.message : String(error), mostAttempts).catch((again: unknown) => onTrouble(job, again));
+      await failJob(db, job, worker, error instanceof Error ? error.message : String(error), mostAttempts).catch((again: unknown) =>
+        onTrouble(job, again),
+      );
     }
   }
 }

@@ -20,7 +20,11 @@ export function inkwellFolder() {
       writeFileSync(join(folder, name), content);
     },
     call(args: string[], input?: string): Answer {
-      const { status, stdout, stderr } = spawnSync(process.execPath, [INKWELL, ...args], { encoding: 'utf8', cwd: folder, ...(input === undefined ? {} : { input }) });
+      const { status, stdout, stderr } = spawnSync(process.execPath, [INKWELL, ...args], {
+        encoding: 'utf8',
+        cwd: folder,
+        ...(input === undefined ? {} : { input }),
+      });
       return { status, out: stdout, error: stderr };
     },
     remove(): void {

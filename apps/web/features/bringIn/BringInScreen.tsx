@@ -13,12 +13,37 @@ import { useEngine } from '@/features/desk/engine/useEngine';
 import type { SizedUp } from '@/features/desk/engine/protocol';
 import { takeFromClipboard } from '@/ui/clipboard';
 
-const Form = styled.form`display: grid; gap: 1.1rem; max-width: 52rem; margin-top: 1.25rem; background: var(--sheet); border: 1px solid var(--line); padding: 1.25rem;`;
-const FileLabel = styled.label`${fieldLabel} input { display: block; margin-top: 0.4rem; max-width: 100%; }`;
-const Aside = styled.p`color: var(--quiet); font-size: 0.875rem;`;
-const Actions = styled.div`display: flex; flex-wrap: wrap; gap: 0.6rem; align-items: center;`;
+const Form = styled.form`
+  display: grid;
+  gap: 1.1rem;
+  max-width: 52rem;
+  margin-top: 1.25rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  padding: 1.25rem;
+`;
+const FileLabel = styled.label`
+  ${fieldLabel} input {
+    display: block;
+    margin-top: 0.4rem;
+    max-width: 100%;
+  }
+`;
+const Aside = styled.p`
+  color: var(--quiet);
+  font-size: 0.875rem;
+`;
+const Actions = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.6rem;
+  align-items: center;
+`;
 
-const WAYS = [{ value: 'paste', label: 'Paste it' }, { value: 'file', label: 'Choose its file' }];
+const WAYS = [
+  { value: 'paste', label: 'Paste it' },
+  { value: 'file', label: 'Choose its file' },
+];
 const LARGEST_FILE = 20_000_000;
 
 interface ChosenFile {
@@ -54,7 +79,13 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
   const chooseFile = async (chosen: File | undefined) => {
     setProblem(null);
     if (!chosen) return setFile(null);
-    if (chosen.size > LARGEST_FILE) return setProblem({ what: 'This file is too large to be one page', why: `It holds ${Math.round(chosen.size / 1_000_000)} MB; a page may hold up to 10 MB.`, kept: 'Nothing was sent.', next: 'Split it, or save its images as files, and choose it again.' });
+    if (chosen.size > LARGEST_FILE)
+      return setProblem({
+        what: 'This file is too large to be one page',
+        why: `It holds ${Math.round(chosen.size / 1_000_000)} MB; a page may hold up to 10 MB.`,
+        kept: 'Nothing was sent.',
+        next: 'Split it, or save its images as files, and choose it again.',
+      });
     setFile(await readFile(chosen));
   };
 
@@ -66,7 +97,12 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
         <Choice label="How" hideLabel value={way} onChange={setWay} options={WAYS} />
         {way === 'paste' ? (
           <TextBox
-            label="The page’s content" passage code rows={12} value={text} onChange={setText}
+            label="The page’s content"
+            passage
+            code
+            rows={12}
+            value={text}
+            onChange={setText}
             hint={rich ? 'Taken as formatted text: this is its markup.' : 'HTML, or text copied from a page or a word processor.'}
             onPaste={(event) => {
               const taken = takeFromClipboard(event.clipboardData);
@@ -88,7 +124,9 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
         </div>
         {problem && <ProblemNotice problem={problem} />}
         <Actions>
-          <Button type="submit" $look="main" isDisabled={busy || (way === 'paste' ? text.trim() === '' : file === null)}>{busy ? 'Bringing it in …' : 'Bring it in'}</Button>
+          <Button type="submit" $look="main" isDisabled={busy || (way === 'paste' ? text.trim() === '' : file === null)}>
+            {busy ? 'Bringing it in …' : 'Bring it in'}
+          </Button>
           <Link href={`/collections/${collection.slug}`}>Back to the ledger</Link>
           {sized && <Aside role="status">{sizeWords(sized)}</Aside>}
         </Actions>
@@ -112,7 +150,8 @@ function useSizeUp(text: string): SizedUp | null {
 }
 
 function titleHint(sized: SizedUp | null): string {
-  if (sized?.scope === 'document') return sized.title ? `Left blank, it keeps its own: ${sized.title}` : 'The page names none of its own: write one.';
+  if (sized?.scope === 'document')
+    return sized.title ? `Left blank, it keeps its own: ${sized.title}` : 'The page names none of its own: write one.';
   return 'Part of a page has no title of its own: write the one its platform shows above it.';
 }
 

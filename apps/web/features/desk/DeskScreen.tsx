@@ -22,16 +22,45 @@ import { useDesk, type DeskActions, type DeskState } from './useDesk';
 import { usePaletteKey, useShortcuts } from './useShortcuts';
 
 const Layout = styled.main`
-  display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 31rem); height: calc(100dvh - 2.875rem); grid-template-rows: auto minmax(0, 1fr);
-  > section:first-child { grid-column: 1 / -1; }
-  @media (max-width: 60rem), (max-height: 30rem) { display: block; height: auto; }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 31rem);
+  height: calc(100dvh - 2.875rem);
+  grid-template-rows: auto minmax(0, 1fr);
+  > section:first-child {
+    grid-column: 1 / -1;
+  }
+  @media (max-width: 60rem), (max-height: 30rem) {
+    display: block;
+    height: auto;
+  }
 `;
 const Right = styled.div`
-  background: var(--paper); border-left: 1px solid var(--line); overflow-y: auto; min-height: 0;
-  @media (max-width: 60rem), (max-height: 30rem) { overflow: visible; border-left: 0; }
+  background: var(--paper);
+  border-left: 1px solid var(--line);
+  overflow-y: auto;
+  min-height: 0;
+  @media (max-width: 60rem), (max-height: 30rem) {
+    overflow: visible;
+    border-left: 0;
+  }
 `;
-const Done = styled.div`padding: 1.25rem; background: var(--sheet); border-bottom: 1px solid var(--line); h2 { font-size: 1.25rem; } h2:focus { outline: none; } h2:focus-visible { outline: 3px solid var(--gall); }`;
-const Foot = styled.div`padding: 0.5rem 1rem;`;
+const Done = styled.div`
+  padding: 1.25rem;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--line);
+  h2 {
+    font-size: 1.25rem;
+  }
+  h2:focus {
+    outline: none;
+  }
+  h2:focus-visible {
+    outline: 3px solid var(--gall);
+  }
+`;
+const Foot = styled.div`
+  padding: 0.5rem 1rem;
+`;
 
 /** One page under review: the proof and its other faces on the left, the note in hand and the list on the right. */
 export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permissions; person: { id: string; keepsTime: boolean } }) {
@@ -75,13 +104,36 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
         <Right>
           <Notes state={state} actions={actions} engine={engine} can={can} />
           <Foot>
-            <Button $look="quiet" onPress={() => setPaletteOpen(true)}>Find what to do</Button>
-            <Button $look="quiet" onPress={() => setSheetOpen(true)}>Keys</Button>
+            <Button $look="quiet" onPress={() => setPaletteOpen(true)}>
+              Find what to do
+            </Button>
+            <Button $look="quiet" onPress={() => setSheetOpen(true)}>
+              Keys
+            </Button>
           </Foot>
         </Right>
-        <p role="status" className="aside-from-view">{state.said}</p>
-        <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} shortcuts={shortcuts} on={keys.on} setOn={keys.setOn} keepsTime={keepsTime} onKeepTime={(keep) => void keepTime(keep, setKeepsTime)} />
-        {paletteOpen && <DeskPalette state={state} actions={actions} shortcuts={shortcuts} view={view} onView={setView} onClose={() => setPaletteOpen(false)} />}
+        <p role="status" className="aside-from-view">
+          {state.said}
+        </p>
+        <ShortcutSheet
+          open={sheetOpen}
+          onClose={() => setSheetOpen(false)}
+          shortcuts={shortcuts}
+          on={keys.on}
+          setOn={keys.setOn}
+          keepsTime={keepsTime}
+          onKeepTime={(keep) => void keepTime(keep, setKeepsTime)}
+        />
+        {paletteOpen && (
+          <DeskPalette
+            state={state}
+            actions={actions}
+            shortcuts={shortcuts}
+            view={view}
+            onView={setView}
+            onClose={() => setPaletteOpen(false)}
+          />
+        )}
       </Layout>
     </DraftHolder>
   );
@@ -108,13 +160,23 @@ function Notes({ state, actions, engine, can }: NotesProps) {
     <>
       {state.problem && (
         <ProblemNotice problem={state.problem}>
-          {state.problem.code === 'conflict' && !draft.theirs && <p><Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button></p>}
+          {state.problem.code === 'conflict' && !draft.theirs && (
+            <p>
+              <Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button>
+            </p>
+          )}
         </ProblemNotice>
       )}
       <EngineTrouble engine={engine} />
-      {drafting ? <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} /> : (
+      {drafting ? (
+        <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} />
+      ) : (
         <>
-          {state.inHand ? <NoteInHand key={state.inHand.note.id} state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} /> : <NothingOpen state={state} />}
+          {state.inHand ? (
+            <NoteInHand key={state.inHand.note.id} state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} />
+          ) : (
+            <NothingOpen state={state} />
+          )}
           <NoteList state={state} actions={actions} engine={engine} can={can} />
         </>
       )}
@@ -127,19 +189,42 @@ function EngineTrouble({ engine }: { engine: Engine }) {
   const { trouble } = useHealth(engine);
   if (trouble === null) return null;
   return (
-    <ProblemNotice problem={{ what: 'The engine did not answer', why: trouble, kept: 'Nothing is lost: the page and what you typed are as they were.', next: 'Ask it again; if it stumbles again, Source still serves.' }}>
-      <p><Button onPress={() => engine.again()}>Ask again</Button></p>
+    <ProblemNotice
+      problem={{
+        what: 'The engine did not answer',
+        why: trouble,
+        kept: 'Nothing is lost: the page and what you typed are as they were.',
+        next: 'Ask it again; if it stumbles again, Source still serves.',
+      }}
+    >
+      <p>
+        <Button onPress={() => engine.again()}>Ask again</Button>
+      </p>
     </ProblemNotice>
   );
 }
 
 function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
-  if (filters(filter)) return <Done><h2 id="note-heading" tabIndex={-1}>Nothing open is left by this choice</h2><p>The rest comes back with “Show all” below.</p></Done>;
+  if (filters(filter))
+    return (
+      <Done>
+        <h2 id="note-heading" tabIndex={-1}>
+          Nothing open is left by this choice
+        </h2>
+        <p>The rest comes back with “Show all” below.</p>
+      </Done>
+    );
   const { release, signOff } = desk;
   return (
     <Done>
-      <h2 id="note-heading" tabIndex={-1}>Nothing is open on this page</h2>
-      <p>{release === 'signed off' && signOff ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.` : 'Read the proof once more, then sign this revision off.'}</p>
+      <h2 id="note-heading" tabIndex={-1}>
+        Nothing is open on this page
+      </h2>
+      <p>
+        {release === 'signed off' && signOff
+          ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.`
+          : 'Read the proof once more, then sign this revision off.'}
+      </p>
     </Done>
   );
 }

@@ -5,7 +5,12 @@ import { Tick } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import type { Shortcut } from './useShortcuts';
 
-const Keys = styled.dl`display: grid; grid-template-columns: auto 1fr; gap: 0.35rem 1rem; align-items: baseline;`;
+const Keys = styled.dl`
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.35rem 1rem;
+  align-items: baseline;
+`;
 
 export interface ShortcutSheetProps {
   open: boolean;
@@ -23,18 +28,30 @@ export function ShortcutSheet({ open, onClose, shortcuts, on, setOn, keepsTime, 
       <Keys>
         {shortcuts.map((shortcut) => (
           <div key={shortcut.key} style={{ display: 'contents' }}>
-            <dt><kbd>{shortcut.key}</kbd></dt>
+            <dt>
+              <kbd>{shortcut.key}</kbd>
+            </dt>
             <dd>{shortcut.does}</dd>
           </div>
         ))}
-        <dt><kbd>Ctrl</kbd> <kbd>K</kbd></dt>
+        <dt>
+          <kbd>Ctrl</kbd> <kbd>K</kbd>
+        </dt>
         <dd>Find anything to do, any note, any page part; works everywhere</dd>
-        <dt><kbd>Enter</kbd></dt>
+        <dt>
+          <kbd>Enter</kbd>
+        </dt>
         <dd>In a correction: apply it and go to the next note</dd>
       </Keys>
-      <p><Tick label="Single keys act outside fields" on={on} onChange={setOn} /></p>
-      <p><Tick label="Keep how long I work on each finding, for estimates of hours" on={keepsTime} onChange={onKeepTime} /></p>
-      <div><Button onPress={onClose}>Close</Button></div>
+      <p>
+        <Tick label="Single keys act outside fields" on={on} onChange={setOn} />
+      </p>
+      <p>
+        <Tick label="Keep how long I work on each finding, for estimates of hours" on={keepsTime} onChange={onKeepTime} />
+      </p>
+      <div>
+        <Button onPress={onClose}>Close</Button>
+      </div>
     </Sheet>
   );
 }

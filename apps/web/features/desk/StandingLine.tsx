@@ -10,15 +10,66 @@ import { causeWord, tallyWords } from '@/ui/words';
 import type { DeskActions, DeskState } from './useDesk';
 
 const Line = styled.section`
-  display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1.1rem; padding: 0.5rem 1.25rem; background: var(--paper); border-bottom: 1px solid var(--line);
-  h1 { font-size: 1.3125rem; }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.4rem 1.1rem;
+  padding: 0.5rem 1.25rem;
+  background: var(--paper);
+  border-bottom: 1px solid var(--line);
+  h1 {
+    font-size: 1.3125rem;
+  }
   /* A long title or sentence takes a second line of its own; the buttons keep their place. */
-  @media (min-width: 60rem) { flex-wrap: nowrap; > * { min-width: 0; } > div, > nav { flex: none; } > h1 { flex: none; max-width: 45%; } }
+  @media (min-width: 60rem) {
+    flex-wrap: nowrap;
+    > * {
+      min-width: 0;
+    }
+    > div,
+    > nav {
+      flex: none;
+    }
+    > h1 {
+      flex: none;
+      max-width: 45%;
+    }
+  }
 `;
-const Quiet = styled.p`color: var(--quiet); font-size: 0.875rem;`;
-const Stand = styled.p`display: flex; flex-wrap: wrap; justify-content: end; align-items: baseline; gap: 0 0.6rem; margin-left: auto; text-align: right; `;
-const Beside = styled.nav`display: flex; gap: 0.25rem; a { display: grid; place-items: center; width: 1.75rem; height: 1.75rem; border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); color: var(--ink); } a:hover { background: var(--gallWash); }`;
-const Acts = styled.div`display: flex; gap: 0.5rem;`;
+const Quiet = styled.p`
+  color: var(--quiet);
+  font-size: 0.875rem;
+`;
+const Stand = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: end;
+  align-items: baseline;
+  gap: 0 0.6rem;
+  margin-left: auto;
+  text-align: right;
+`;
+const Beside = styled.nav`
+  display: flex;
+  gap: 0.25rem;
+  a {
+    display: grid;
+    place-items: center;
+    width: 1.75rem;
+    height: 1.75rem;
+    border: 1px solid var(--edge);
+    border-radius: var(--round);
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  a:hover {
+    background: var(--gallWash);
+  }
+`;
+const Acts = styled.div`
+  display: flex;
+  gap: 0.5rem;
+`;
 
 export interface Permissions {
   change: boolean;
@@ -34,7 +85,10 @@ export function StandingLine({ state, actions, can, query }: { state: DeskState;
   const signable = desk.verdict === 'ready' && desk.release !== 'signed off';
   return (
     <Line aria-label="Standing of the page">
-      <Beside aria-label="Pages beside this one"><Step page={desk.beside.before} way="before" desk={desk} query={query} /><Step page={desk.beside.after} way="after" desk={desk} query={query} /></Beside>
+      <Beside aria-label="Pages beside this one">
+        <Step page={desk.beside.before} way="before" desk={desk} query={query} />
+        <Step page={desk.beside.after} way="after" desk={desk} query={query} />
+      </Beside>
       <h1>{desk.title}</h1>
       <Quiet>
         {`${desk.contentType[0]!.toUpperCase()}${desk.contentType.slice(1)} · revision ${revision.number}, ${causeWord(revision.cause)} by ${revision.by} `}
@@ -46,9 +100,15 @@ export function StandingLine({ state, actions, can, query }: { state: DeskState;
         <span>{standingWords(state)}</span>
       </Stand>
       <Acts>
-        <Button onPress={() => void actions.undo()} isDisabled={!desk.canUndo || !can.change}>Undo</Button>
-        <Button onPress={() => void actions.redo()} isDisabled={!desk.canRedo || !can.change}>Redo</Button>
-        <Button $look={signable ? 'main' : 'plain'} onPress={() => void actions.signOff()} isDisabled={busy || !can.signOff || !signable}>Sign off</Button>
+        <Button onPress={() => void actions.undo()} isDisabled={!desk.canUndo || !can.change}>
+          Undo
+        </Button>
+        <Button onPress={() => void actions.redo()} isDisabled={!desk.canRedo || !can.change}>
+          Redo
+        </Button>
+        <Button $look={signable ? 'main' : 'plain'} onPress={() => void actions.signOff()} isDisabled={busy || !can.signOff || !signable}>
+          Sign off
+        </Button>
       </Acts>
     </Line>
   );
@@ -59,7 +119,11 @@ function Step({ page, way, desk, query }: { page: Desk['beside']['before']; way:
   if (!page) return null;
   const Icon = way === 'before' ? ChevronLeft : ChevronRight;
   const name = `${way === 'before' ? 'Page before' : 'Page after'}: ${page.title}`;
-  return <Link href={addressBeside(desk, page.slug, query)} aria-label={name} title={name}><Icon size={18} aria-hidden="true" /></Link>;
+  return (
+    <Link href={addressBeside(desk, page.slug, query)} aria-label={name} title={name}>
+      <Icon size={18} aria-hidden="true" />
+    </Link>
+  );
 }
 
 /** Where another page of the collection is looked at in the same way. */
@@ -68,7 +132,11 @@ export function addressBeside(desk: Desk, slug: string, query: string): string {
 }
 
 const BECAUSE: Record<string, string> = {
-  text: 'with the text', decision: 'with a decision', exception: 'as an exception ran out', standard: 'under a new standard', audit: 'as a new audit finds more',
+  text: 'with the text',
+  decision: 'with a decision',
+  exception: 'as an exception ran out',
+  standard: 'under a new standard',
+  audit: 'as a new audit finds more',
 };
 
 function standingWords({ desk }: DeskState): string {
@@ -77,6 +145,7 @@ function standingWords({ desk }: DeskState): string {
   // Whoever signed knew what was left open: it is said only when there is some.
   const left = Object.values(tally).some((many) => many > 0) ? `; ${open}` : '';
   if (release === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
-  if (signOff?.lapsed) return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed ${BECAUSE[signOff.lapsed.because] ?? ''}`.trimEnd();
+  if (signOff?.lapsed)
+    return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed ${BECAUSE[signOff.lapsed.because] ?? ''}`.trimEnd();
   return open;
 }

@@ -4,7 +4,8 @@ import { NO_FILTER } from './note/filter';
 import { AT_FIRST, conflictWith, deskOf, OnePageServer } from './testing/desk';
 import { useDesk } from './useDesk';
 
-const PAGE = '<h2>Wax</h2>\n<p><a href="a.html">here</a> and the frames</p>\n<p>Here it is <img src="hive.png"> in the snow.</p>\n<h4>Honey</h4>\n<p><a href="b.html">click here</a> for more of it</p>';
+const PAGE =
+  '<h2>Wax</h2>\n<p><a href="a.html">here</a> and the frames</p>\n<p>Here it is <img src="hive.png"> in the snow.</p>\n<h4>Honey</h4>\n<p><a href="b.html">click here</a> for more of it</p>';
 
 function start(place = AT_FIRST) {
   const server = new OnePageServer(deskOf(PAGE));
@@ -115,18 +116,33 @@ test('keys typed ahead are done one after another, each on the page as the one b
   const { state, actions, server } = start();
   const [first, , third] = state().open;
   await act(async () => {
-    const both = [actions().fix(first!.note, 'reword', { text: 'All about wax' }), actions().fix(third!.note, 'set-level', { level: '3' }), actions().undo()];
+    const both = [
+      actions().fix(first!.note, 'reword', { text: 'All about wax' }),
+      actions().fix(third!.note, 'set-level', { level: '3' }),
+      actions().undo(),
+    ];
     expect(state().busy).toBe(false);
     expect(await Promise.all(both)).toEqual([true, true, true]);
   });
-  expect(server.asked.map(({ action, body }) => [action, body.version])).toEqual([['fix', 1], ['fix', 2], ['undo', 3]]);
+  expect(server.asked.map(({ action, body }) => [action, body.version])).toEqual([
+    ['fix', 1],
+    ['fix', 2],
+    ['undo', 3],
+  ]);
   expect(state().busy).toBe(false);
 });
 
 test('when one is refused, what was typed ahead of its answer is dropped with it', async () => {
   const { state, actions, server } = start();
   server.refuses = conflictWith('<p>Theirs</p>');
-  await act(async () => void (await Promise.all([actions().fix(state().open[0]!.note, 'reword', { text: 'All about wax' }), actions().undo(), actions().undo()])));
+  await act(
+    async () =>
+      void (await Promise.all([
+        actions().fix(state().open[0]!.note, 'reword', { text: 'All about wax' }),
+        actions().undo(),
+        actions().undo(),
+      ])),
+  );
   expect(server.asked.map(({ action }) => action)).toEqual(['fix']);
   expect(state().problem?.what).toBe('Someone saved before you');
 });

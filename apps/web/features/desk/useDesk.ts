@@ -70,7 +70,10 @@ export interface DeskActions {
 }
 
 function numbered(desk: Desk, filter: NoteFilter): Numbered[] {
-  return desk.notes.filter((note) => isOpen(note)).map((note, i) => ({ number: i + 1, note })).filter(({ note }) => passes(filter, note));
+  return desk.notes
+    .filter((note) => isOpen(note))
+    .map((note, i) => ({ number: i + 1, note }))
+    .filter(({ note }) => passes(filter, note));
 }
 
 /** The page under review and everything that can be done to it. One action at a time; its answer is the page as it stands then. */
@@ -112,7 +115,10 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       return sent;
     });
     setWaiting((many) => many + 1);
-    line.current.last = sending.then(() => setWaiting((many) => many - 1), () => setWaiting((many) => many - 1));
+    line.current.last = sending.then(
+      () => setWaiting((many) => many - 1),
+      () => setWaiting((many) => many - 1),
+    );
     return sending;
   }, []);
 
@@ -138,7 +144,9 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   };
   const tell = (words: string) => (now: Desk) => setSaid(`${words} ${counted(numbered(now, filter).length, 'note')} open.`);
   const ok = async (sent: Promise<Sent<Acted>>) => (await sent).ok;
-  const based = (more: object) => ({ version }: Desk) => ({ version, ...more });
+  const based =
+    (more: object) =>
+    ({ version }: Desk) => ({ version, ...more });
 
   return [
     { desk, open, settled, inHand, filter, face, pointed, busy: waiting > 0, problem, said },
@@ -159,11 +167,25 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       fixAlike: (note, remedy, inputs) => ok(act('fix-alike', based({ findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
       fixCertain: () => ok(act('fix-certain', based({}), tell('What was certain is fixed.'))),
       arrange: (arrangement) => ok(act('arrange', based({ arrangement }), tell('Changed.'))),
-      rule: (note, answer) => ok(act('rule', based({ findingId: note.id, answer }), answer === 'not sure' ? goPast(note, 'Kept for a specialist') : goOn(note, 'Ruled out'))),
+      rule: (note, answer) =>
+        ok(
+          act(
+            'rule',
+            based({ findingId: note.id, answer }),
+            answer === 'not sure' ? goPast(note, 'Kept for a specialist') : goOn(note, 'Ruled out'),
+          ),
+        ),
       takeBack: (note) => ok(act('take-back', based({ findingId: note.id }), tell('The answer is taken back.'))),
       letStand: (note, reason, until) => ok(act('let-stand', based({ findingId: note.id, reason, until }), goOn(note, 'Excepted'))),
       endException: (note) => ok(act('end-exception', based({ findingId: note.id }), tell('The exception is ended.'))),
-      setElsewhere: (note, elsewhere) => ok(act('elsewhere', based({ findingId: note.id, elsewhere }), elsewhere ? goOn(note, 'Told apart, for the theme or the host') : tell('The page’s own again.'))),
+      setElsewhere: (note, elsewhere) =>
+        ok(
+          act(
+            'elsewhere',
+            based({ findingId: note.id, elsewhere }),
+            elsewhere ? goOn(note, 'Told apart, for the theme or the host') : tell('The page’s own again.'),
+          ),
+        ),
       save: (html, version) => act('source', () => ({ version, html }), tell('Saved.')),
       undo: () => ok(act('undo', based({}), tell('Undone.'))),
       redo: () => ok(act('redo', based({}), tell('Done again.'))),

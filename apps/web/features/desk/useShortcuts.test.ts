@@ -16,7 +16,8 @@ function shortcuts(run: () => void) {
 beforeEach(() => {
   kept = null;
   localStorage.clear();
-  document.body.innerHTML = '<input><div role="dialog"><button>In a sheet</button></div><div class="cm-editor"><span tabindex="0">Source</span></div><p tabindex="0">Text</p>';
+  document.body.innerHTML =
+    '<input><div role="dialog"><button>In a sheet</button></div><div class="cm-editor"><span tabindex="0">Source</span></div><p tabindex="0">Text</p>';
 });
 
 const on = (selector: string) => document.querySelector(selector)!;
@@ -53,6 +54,7 @@ test('Ctrl or Command with K opens the palette from anywhere, also from a field'
   fireEvent.keyDown(on('input'), { key: 'k', ctrlKey: true });
   fireEvent.keyDown(on('.cm-editor span'), { key: 'K', metaKey: true });
   expect(open).toHaveBeenCalledTimes(2);
-  for (const other of [{ key: 'k' }, { key: 'k', ctrlKey: true, shiftKey: true }, { key: 'k', ctrlKey: true, altKey: true }]) fireEvent.keyDown(on('p'), other);
+  for (const other of [{ key: 'k' }, { key: 'k', ctrlKey: true, shiftKey: true }, { key: 'k', ctrlKey: true, altKey: true }])
+    fireEvent.keyDown(on('p'), other);
   expect(open).toHaveBeenCalledTimes(2);
 });

@@ -48,5 +48,8 @@ export function usePaletteKey(open: () => void): void {
 }
 
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"], .cm-editor') !== null);
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"], .cm-editor') !== null)
+  );
 }

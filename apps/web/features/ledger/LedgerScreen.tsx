@@ -15,19 +15,70 @@ import { WorkInProgress } from '@/ui/WorkInProgress';
 import { addressOf, ORDERS, RELEASES, VERDICTS } from './choice';
 
 const Head = styled.div`
-  display: flex; flex-wrap: wrap; align-items: end; gap: 0.75rem;
-  h1 { font-size: 1.75rem; } p { color: var(--quiet); } > a { margin-left: auto; }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 0.75rem;
+  h1 {
+    font-size: 1.75rem;
+  }
+  p {
+    color: var(--quiet);
+  }
+  > a {
+    margin-left: auto;
+  }
 `;
-const Small = styled.span`display: block; color: var(--quiet); font-size: 0.8125rem; font-weight: 400;`;
-const Count = styled(Link)`display: inline-grid; place-items: center; min-width: 1.75rem; min-height: 1.75rem; font-weight: 600;`;
-const PageLink = styled(Link)`display: inline-flex; align-items: center; min-height: 1.5rem; min-width: 8rem;`;
-const Open = styled.td`min-width: 9rem;`;
+const Small = styled.span`
+  display: block;
+  color: var(--quiet);
+  font-size: 0.8125rem;
+  font-weight: 400;
+`;
+const Count = styled(Link)`
+  display: inline-grid;
+  place-items: center;
+  min-width: 1.75rem;
+  min-height: 1.75rem;
+  font-weight: 600;
+`;
+const PageLink = styled(Link)`
+  display: inline-flex;
+  align-items: center;
+  min-height: 1.5rem;
+  min-width: 8rem;
+`;
+const Open = styled.td`
+  min-width: 9rem;
+`;
 const Choose = styled.form`
-  display: flex; flex-wrap: wrap; align-items: center; gap: 0.4rem 1rem; margin-top: 1rem;
-  > label:last-of-type { display: inline-flex; align-items: center; gap: 0.4rem; color: var(--quiet); font-size: 0.875rem; }
-  input { background: var(--sheet); border: 1px solid var(--edge); border-radius: var(--round); min-height: 1.75rem; width: 10rem; padding: 0 0.4rem; }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.4rem 1rem;
+  margin-top: 1rem;
+  > label:last-of-type {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.4rem;
+    color: var(--quiet);
+    font-size: 0.875rem;
+  }
+  input {
+    background: var(--sheet);
+    border: 1px solid var(--edge);
+    border-radius: var(--round);
+    min-height: 1.75rem;
+    width: 10rem;
+    padding: 0 0.4rem;
+  }
 `;
-const More = styled.nav`display: flex; flex-wrap: wrap; gap: 0.5rem; margin-top: 0.75rem;`;
+const More = styled.nav`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-top: 0.75rem;
+`;
 
 /** One collection: which pages hold, and in which family, each count opening what it counts. A hundred pages at a time. */
 export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly Progress[] }) {
@@ -41,22 +92,35 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
           <h1>{ledger.title}</h1>
           <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, about ${sums.hours.toLocaleString('en')} h of work`}</p>
         </div>
-        <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>Bring in a page</ButtonLink>
+        <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>
+          Bring in a page
+        </ButtonLink>
       </Head>
       <WorkInProgress work={work} />
       <Choice collection={ledger.slug} choice={choice} />
-      {ledger.pages.length === 0 ? <p>{isNarrowed(choice) ? 'No page is left by this choice.' : 'No page is here yet. Bring one in: paste it, or choose its file.'}</p> : (
+      {ledger.pages.length === 0 ? (
+        <p>{isNarrowed(choice) ? 'No page is left by this choice.' : 'No page is here yet. Bring one in: paste it, or choose its file.'}</p>
+      ) : (
         <TableFrame tabIndex={0} role="region" aria-label="Pages by family">
           <Table>
             <caption>Pages and what stands open on them</caption>
             <thead>
               <tr>
-                <th scope="col">Page</th><th scope="col">Verdict and release</th>
-                {families.map((family) => <th key={family} scope="col" className="number">{FAMILY_WORDS[family]}</th>)}
+                <th scope="col">Page</th>
+                <th scope="col">Verdict and release</th>
+                {families.map((family) => (
+                  <th key={family} scope="col" className="number">
+                    {FAMILY_WORDS[family]}
+                  </th>
+                ))}
                 <th scope="col">Open</th>
               </tr>
             </thead>
-            <tbody>{ledger.pages.map((page) => <PageRow key={page.slug} collection={ledger.slug} page={page} families={families} />)}</tbody>
+            <tbody>
+              {ledger.pages.map((page) => (
+                <PageRow key={page.slug} collection={ledger.slug} page={page} families={families} />
+              ))}
+            </tbody>
           </Table>
         </TableFrame>
       )}
@@ -83,12 +147,37 @@ function Choice({ collection, choice }: { collection: string; choice: LedgerChoi
   useEffect(() => setWords(choice.words ?? ''), [choice.words]);
   const go = (part: Partial<LedgerChoice>) => router.push(addressOf(collection, { ...choice, after: undefined, ...part }));
   return (
-    <Choose role="search" aria-label="Choose pages" onSubmit={(event) => { event.preventDefault(); go({ words: words.trim() || undefined }); }}>
+    <Choose
+      role="search"
+      aria-label="Choose pages"
+      onSubmit={(event) => {
+        event.preventDefault();
+        go({ words: words.trim() || undefined });
+      }}
+    >
       <Pick label="Order" value={choice.order} onChange={(order) => go({ order: order as LedgerChoice['order'] })} options={ORDERS} />
-      <Pick label="Verdict" value={choice.verdict ?? ''} onChange={(verdict) => go({ verdict: (verdict || undefined) as LedgerChoice['verdict'] })} options={[ALL, ...VERDICTS.map((value) => ({ value, label: VERDICT_WORDS[value] }))]} />
-      <Pick label="Release" value={choice.release ?? ''} onChange={(release) => go({ release: (release || undefined) as LedgerChoice['release'] })} options={[ALL, ...RELEASES.map((value) => ({ value, label: RELEASE_WORDS[value] || 'Draft' }))]} />
-      <Pick label="With findings in" value={choice.family ?? ''} onChange={(family) => go({ family: (family || undefined) as Family | undefined })} options={[{ value: '', label: 'Any family' }, ...FAMILIES.map((value) => ({ value, label: FAMILY_WORDS[value] }))]} />
-      <label>Title holds<input type="search" value={words} onChange={(event) => setWords(event.target.value)} /></label>
+      <Pick
+        label="Verdict"
+        value={choice.verdict ?? ''}
+        onChange={(verdict) => go({ verdict: (verdict || undefined) as LedgerChoice['verdict'] })}
+        options={[ALL, ...VERDICTS.map((value) => ({ value, label: VERDICT_WORDS[value] }))]}
+      />
+      <Pick
+        label="Release"
+        value={choice.release ?? ''}
+        onChange={(release) => go({ release: (release || undefined) as LedgerChoice['release'] })}
+        options={[ALL, ...RELEASES.map((value) => ({ value, label: RELEASE_WORDS[value] || 'Draft' }))]}
+      />
+      <Pick
+        label="With findings in"
+        value={choice.family ?? ''}
+        onChange={(family) => go({ family: (family || undefined) as Family | undefined })}
+        options={[{ value: '', label: 'Any family' }, ...FAMILIES.map((value) => ({ value, label: FAMILY_WORDS[value] }))]}
+      />
+      <label>
+        Title holds
+        <input type="search" value={words} onChange={(event) => setWords(event.target.value)} />
+      </label>
       <Button type="submit">Find</Button>
     </Choose>
   );
@@ -101,8 +190,21 @@ function PageRow({ collection, page, families }: { collection: string; page: Led
         <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
         <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
       </th>
-      <td><VerdictWord verdict={page.verdict} />{page.release === 'draft' ? <Small>Draft</Small> : <div><ReleaseWord release={page.release} /></div>}</td>
-      {families.map((family) => <td key={family} className="number">{countCell(collection, page, family)}</td>)}
+      <td>
+        <VerdictWord verdict={page.verdict} />
+        {page.release === 'draft' ? (
+          <Small>Draft</Small>
+        ) : (
+          <div>
+            <ReleaseWord release={page.release} />
+          </div>
+        )}
+      </td>
+      {families.map((family) => (
+        <td key={family} className="number">
+          {countCell(collection, page, family)}
+        </td>
+      ))}
       <Open>{tallyWords(page.tally)}</Open>
     </tr>
   );
@@ -111,5 +213,12 @@ function PageRow({ collection, page, families }: { collection: string; page: Led
 function countCell(collection: string, page: LedgerRow, family: Family) {
   const many = page.families[family];
   if (!many) return <span className="aside-from-view">none</span>;
-  return <Count href={`/collections/${collection}/${page.slug}?family=${family}`} aria-label={`${many} open in ${FAMILY_WORDS[family]} on ${page.title}`}>{many}</Count>;
+  return (
+    <Count
+      href={`/collections/${collection}/${page.slug}?family=${family}`}
+      aria-label={`${many} open in ${FAMILY_WORDS[family]} on ${page.title}`}
+    >
+      {many}
+    </Count>
+  );
 }

@@ -10,5 +10,12 @@ test('a choice is written into the address and read back', () => {
 });
 
 test('what an address asks for and nobody knows asks for nothing', () => {
-  expect(read('order=colour&verdict=perfect&release=x&family=dragons&words=+')).toEqual({ order: 'holding', verdict: undefined, release: undefined, family: undefined, words: undefined, after: undefined });
+  expect(read('order=colour&verdict=perfect&release=x&family=dragons&words=+')).toEqual({
+    order: 'holding',
+    verdict: undefined,
+    release: undefined,
+    family: undefined,
+    words: undefined,
+    after: undefined,
+  });
 });

@@ -15,9 +15,16 @@ export function choiceFrom(search: { get(name: string): string | null }): Ledger
   const one = <T extends string>(name: string, known: readonly T[]): T | undefined => known.find((value) => value === search.get(name));
   const words = search.get('words')?.trim().slice(0, 200);
   return {
-    order: one('order', ORDERS.map((order) => order.value)) ?? 'holding',
-    verdict: one('verdict', VERDICTS), release: one('release', RELEASES), family: one('family', FAMILIES),
-    words: words === '' ? undefined : words, after: search.get('after') ?? undefined,
+    order:
+      one(
+        'order',
+        ORDERS.map((order) => order.value),
+      ) ?? 'holding',
+    verdict: one('verdict', VERDICTS),
+    release: one('release', RELEASES),
+    family: one('family', FAMILIES),
+    words: words === '' ? undefined : words,
+    after: search.get('after') ?? undefined,
   };
 }
 

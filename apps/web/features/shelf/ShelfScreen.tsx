@@ -14,10 +14,26 @@ const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
 
 const Title = styled.span`
   font: 600 1.125rem/1.3 var(--serif);
-  a { display: inline-flex; align-items: center; min-height: 1.75rem; }
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 1.75rem;
+  }
 `;
-const Small = styled.span`display: block; color: var(--quiet); font-size: 0.875rem; font-weight: 400; font-family: var(--sans);`;
-const Count = styled(Link)`display: inline-flex; align-items: center; min-height: 1.5rem; margin-right: 0.9rem; white-space: nowrap;`;
+const Small = styled.span`
+  display: block;
+  color: var(--quiet);
+  font-size: 0.875rem;
+  font-weight: 400;
+  font-family: var(--sans);
+`;
+const Count = styled(Link)`
+  display: inline-flex;
+  align-items: center;
+  min-height: 1.5rem;
+  margin-right: 0.9rem;
+  white-space: nowrap;
+`;
 
 /** All collections, each with how far it is. */
 export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow[]; work: readonly Progress[]; mayCancel: boolean }) {
@@ -27,15 +43,32 @@ export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow
       <p>Every collection, how far its pages are, and what is left to do.</p>
       <WorkInProgress work={work} mayCancel={mayCancel} />
       {rows.length === 0 ? (
-        <p>Nothing stands on the shelf yet. Seed the demo with <code>bin/demo --fresh</code>, then bring in pages of your own.</p>
+        <p>
+          Nothing stands on the shelf yet. Seed the demo with <code>bin/demo --fresh</code>, then bring in pages of your own.
+        </p>
       ) : (
         <TableFrame tabIndex={0} role="region" aria-label="Collections">
           <Table>
             <caption>{counted(rows.length, 'collection')}</caption>
             <thead>
-              <tr><th scope="col">Collection</th><th scope="col" className="number">Pages</th><th scope="col">Verdict</th><th scope="col">Release</th><th scope="col">Open</th><th scope="col" className="number">Left</th></tr>
+              <tr>
+                <th scope="col">Collection</th>
+                <th scope="col" className="number">
+                  Pages
+                </th>
+                <th scope="col">Verdict</th>
+                <th scope="col">Release</th>
+                <th scope="col">Open</th>
+                <th scope="col" className="number">
+                  Left
+                </th>
+              </tr>
             </thead>
-            <tbody>{rows.map((row) => <CollectionRow key={row.slug} row={row} />)}</tbody>
+            <tbody>
+              {rows.map((row) => (
+                <CollectionRow key={row.slug} row={row} />
+              ))}
+            </tbody>
           </Table>
         </TableFrame>
       )}
@@ -48,16 +81,26 @@ function CollectionRow({ row }: { row: ShelfRow }) {
   /** Pages of one state, with where they are: listeners hear the link on its own. */
   const count = (many: number, word: string, query: string) => {
     const shown = `${many.toLocaleString('en')} ${word}`;
-    return <Count key={query} href={`/collections/${row.slug}?${query}`} aria-label={`${shown} in ${row.title}`}>{shown}</Count>;
+    return (
+      <Count key={query} href={`/collections/${row.slug}?${query}`} aria-label={`${shown} in ${row.title}`}>
+        {shown}
+      </Count>
+    );
   };
   return (
     <tr>
       <th scope="row">
-        <Title><Link href={`/collections/${row.slug}`}>{row.title}</Link></Title>
+        <Title>
+          <Link href={`/collections/${row.slug}`}>{row.title}</Link>
+        </Title>
         <Small>{KINDS[row.kind]}</Small>
       </th>
       <td className="number">{row.pages.toLocaleString('en')}</td>
-      <td>{verdicts.length === 0 ? 'no pages yet' : verdicts.map((verdict) => count(row.verdicts[verdict], VERDICT_WORDS[verdict].toLowerCase(), `verdict=${verdict}`))}</td>
+      <td>
+        {verdicts.length === 0
+          ? 'no pages yet'
+          : verdicts.map((verdict) => count(row.verdicts[verdict], VERDICT_WORDS[verdict].toLowerCase(), `verdict=${verdict}`))}
+      </td>
       <td>
         {row.signedOff > 0 && count(row.signedOff, 'signed off', 'release=signed+off')}
         {row.lapsed > 0 && count(row.lapsed, 'lapsed', 'release=lapsed')}

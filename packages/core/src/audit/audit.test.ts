@@ -14,7 +14,12 @@ const rules = (list: readonly { rule: string }[]) => list.map((finding) => findi
 test('findings come in document order, the same each time', () => {
   const found = findings(PAGE);
   expect(rules(found)).toEqual(['images/no-alternative', 'images/no-alternative', 'headings/leap', 'images/no-alternative']);
-  expect(found[0]).toMatchObject({ family: 'images', weight: 'must', outcome: 'failed', at: { path: '/html[1]/body[1]/p[1]/img[1]', line: 2, column: 4, start: 17, end: 36 } });
+  expect(found[0]).toMatchObject({
+    family: 'images',
+    weight: 'must',
+    outcome: 'failed',
+    at: { path: '/html[1]/body[1]/p[1]/img[1]', line: 2, column: 4, start: 17, end: 36 },
+  });
   expect(JSON.stringify(findings(PAGE))).toBe(JSON.stringify(found));
   expect(sentenceOf(found[2]!)).toBe('“Floor” leaps from level 2 to level 4');
 });

@@ -24,7 +24,12 @@ const MOST_PAIRS = 40_000;
  * texts is known: whatever no edit touched is where its place went, or gone. Only among findings that the edit does not relate does
  * identity decide, with the text beside equal ones (`texts`), and then likeness.
  */
-export function compareAudits<T extends Finding>(old: readonly T[], fresh: readonly Finding[], change?: Moves, texts?: Texts): Comparison<T> {
+export function compareAudits<T extends Finding>(
+  old: readonly T[],
+  fresh: readonly Finding[],
+  change?: Moves,
+  texts?: Texts,
+): Comparison<T> {
   const match = new Matching(old, fresh, texts);
   if (change) {
     const went = new Map(old.map((finding) => [finding, placeUnder(change, finding.at.start)]));
@@ -33,12 +38,21 @@ export function compareAudits<T extends Finding>(old: readonly T[], fresh: reado
     match.byPlace(went);
     match.byIdentity((finding) => went.get(finding) === null, touched);
     match.byLikeness((finding) => went.get(finding) === null, touched);
-    match.byIdentity(() => true, () => true);
+    match.byIdentity(
+      () => true,
+      () => true,
+    );
     // What speaks of a whole stretch begins where the edit put something before it.
     match.byLikeness(() => true, touched);
   } else {
-    match.byIdentity(() => true, () => true);
-    match.byLikeness(() => true, () => true);
+    match.byIdentity(
+      () => true,
+      () => true,
+    );
+    match.byLikeness(
+      () => true,
+      () => true,
+    );
   }
   return match.result();
 }
@@ -58,7 +72,11 @@ class Matching<T extends Finding> {
   private readonly coming: Set<Finding>;
   private readonly pairs = new Map<Finding, T>();
 
-  constructor(old: readonly T[], private readonly fresh: readonly Finding[], private readonly texts?: Texts) {
+  constructor(
+    old: readonly T[],
+    private readonly fresh: readonly Finding[],
+    private readonly texts?: Texts,
+  ) {
     this.left = new Set(old);
     this.coming = new Set(fresh);
   }
@@ -67,10 +85,20 @@ class Matching<T extends Finding> {
   byPlace(went: ReadonlyMap<T, number | null>): void {
     const old = [...this.left].filter((finding) => went.get(finding) !== null);
     const place = (finding: Finding, start: number) => `${finding.rule} ${start}`;
-    this.pairEqual(old, [...this.coming], (finding) => `${place(finding, went.get(finding)!)} ${identityOf(finding)}`, (finding) => `${place(finding, finding.at.start)} ${identityOf(finding)}`);
+    this.pairEqual(
+      old,
+      [...this.coming],
+      (finding) => `${place(finding, went.get(finding)!)} ${identityOf(finding)}`,
+      (finding) => `${place(finding, finding.at.start)} ${identityOf(finding)}`,
+    );
     const rest = old.filter((finding) => this.left.has(finding) && !isExact(finding));
     const others = [...this.coming].filter((finding) => !isExact(finding));
-    this.pairEqual(rest, others, (finding) => place(finding, went.get(finding)!), (finding) => place(finding, finding.at.start));
+    this.pairEqual(
+      rest,
+      others,
+      (finding) => place(finding, went.get(finding)!),
+      (finding) => place(finding, finding.at.start),
+    );
   }
 
   /** Pairs the same problem of the same thing; of several equal ones those that stand beside the same text, then in order. */
@@ -80,10 +108,16 @@ class Matching<T extends Finding> {
     const { texts } = this;
     if (texts) {
       const equal = equalOnes([...old, ...coming]);
-      const beside = (text: string) => (finding: Finding) => (equal.has(identityOf(finding)) ? `${identityOf(finding)}\n${nearText(text, finding.at)}` : null);
+      const beside = (text: string) => (finding: Finding) =>
+        equal.has(identityOf(finding)) ? `${identityOf(finding)}\n${nearText(text, finding.at)}` : null;
       this.pairEqual(old, coming, beside(texts.before), beside(texts.after));
     }
-    this.pairEqual(old.filter((one) => this.left.has(one)), coming.filter((one) => this.coming.has(one)), identityOf, identityOf);
+    this.pairEqual(
+      old.filter((one) => this.left.has(one)),
+      coming.filter((one) => this.coming.has(one)),
+      identityOf,
+      identityOf,
+    );
   }
 
   /** Pairs what is worded alike. For the few that an edit touched; where nearly all is new it would only guess, at great length. */
@@ -112,7 +146,12 @@ class Matching<T extends Finding> {
   }
 
   /** Pairs findings whose keys are equal, first with first; a null key pairs with nothing. */
-  private pairEqual(old: readonly T[], coming: readonly Finding[], oldKey: (finding: T) => string | null, newKey: (finding: Finding) => string | null): void {
+  private pairEqual(
+    old: readonly T[],
+    coming: readonly Finding[],
+    oldKey: (finding: T) => string | null,
+    newKey: (finding: Finding) => string | null,
+  ): void {
     const waiting = new Map<string, T[]>();
     for (const finding of old) {
       const key = oldKey(finding);

@@ -71,5 +71,8 @@ export function textAfter(source: string, end: number): string {
 }
 
 function piecesOf(markup: string): string[] {
-  return markup.split(/<[^<>]*>?/).map(tidy).filter((piece) => piece !== '');
+  return markup
+    .split(/<[^<>]*>?/)
+    .map(tidy)
+    .filter((piece) => piece !== '');
 }

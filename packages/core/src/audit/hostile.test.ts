@@ -8,17 +8,47 @@ import { auditPage } from './run.ts';
 /** Seeded numbers from 0 up to 1. */
 function seeded(seed: number): () => number {
   let state = seed;
-  return () => ((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32);
+  return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
 }
 
 const demo = join(__dirname, '../../../../demo/pages');
 const sources = [
-  ...readdirSync(demo, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.html')).map((file) => readFileSync(join(demo, file), 'utf8')),
+  ...readdirSync(demo, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.html'))
+    .map((file) => readFileSync(join(demo, file), 'utf8')),
   // eslint-disable-next-line @typescript-eslint/no-require-imports -- the folder name is known only here
   ...RULES.flatMap((rule) => (require(`../rules/${rule.id}/cases.ts`) as { cases: RuleCase[] }).cases.map((one) => one.html)),
 ];
 
-const PIECES = ['<', '>', '"', '</p>', '<table>', '<li>', '<svg>', '</', '<!--', '&nbsp;', '&#x0;', '<a href=', 'style="', '<ul>', '</table>', '<p>', '<select>', '<template>', '\u0000', '\ud800', '<math>', '<td colspan=0>', '<h2>', 'aria-labelledby="x"', '<style>p{', '}</style>', '<label for=x>'];
+const PIECES = [
+  '<',
+  '>',
+  '"',
+  '</p>',
+  '<table>',
+  '<li>',
+  '<svg>',
+  '</',
+  '<!--',
+  '&nbsp;',
+  '&#x0;',
+  '<a href=',
+  'style="',
+  '<ul>',
+  '</table>',
+  '<p>',
+  '<select>',
+  '<template>',
+  '\u0000',
+  '\ud800',
+  '<math>',
+  '<td colspan=0>',
+  '<h2>',
+  'aria-labelledby="x"',
+  '<style>p{',
+  '}</style>',
+  '<label for=x>',
+];
 
 /** A page with a few stretches cut out, doubled, moved or broken. */
 function mangled(html: string, next: () => number): string {
@@ -28,7 +58,12 @@ function mangled(html: string, next: () => number): string {
     const length = Math.floor(next() * 40);
     const piece = PIECES[Math.floor(next() * PIECES.length)]!;
     const kind = next();
-    text = kind < 0.3 ? text.slice(0, at) + text.slice(at + length) : kind < 0.5 ? text.slice(0, at) + text.slice(at, at + length) + text.slice(at) : text.slice(0, at) + piece + text.slice(at);
+    text =
+      kind < 0.3
+        ? text.slice(0, at) + text.slice(at + length)
+        : kind < 0.5
+          ? text.slice(0, at) + text.slice(at, at + length) + text.slice(at)
+          : text.slice(0, at) + piece + text.slice(at);
   }
   return text;
 }
@@ -46,6 +81,8 @@ test(`${MANY} mangled pages: never a throw, never over the time bound, places al
     const { findings } = auditPage(parsePage(html));
     const took = performance.now() - from;
     if (took > LONGEST) throw new Error(`${Math.round(took)} ms for ${JSON.stringify(html.slice(0, 300))}`);
-    for (const { at, rule } of findings) if (!(at.start >= 0 && at.start <= at.end && at.end <= html.length)) throw new Error(`${rule} at ${at.start}–${at.end} of ${html.length}`);
+    for (const { at, rule } of findings)
+      if (!(at.start >= 0 && at.start <= at.end && at.end <= html.length))
+        throw new Error(`${rule} at ${at.start}–${at.end} of ${html.length}`);
   }
 }, 240_000);

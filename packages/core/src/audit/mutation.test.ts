@@ -8,7 +8,10 @@ import { PROFILES, selectFindings } from './profile.ts';
 import { auditPage } from './run.ts';
 
 const demo = join(__dirname, '../../../../demo/pages');
-const PAGES = readdirSync(demo, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.html')).sort().map((file) => readFileSync(join(demo, file), 'utf8'));
+const PAGES = readdirSync(demo, { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('.html'))
+  .sort()
+  .map((file) => readFileSync(join(demo, file), 'utf8'));
 const audit = (html: string) => selectFindings(auditPage(parsePage(html)).findings, PROFILES['wcag22-aaa']!);
 
 interface Planted {
@@ -22,7 +25,14 @@ interface Planted {
 /** What a case needs around it: the whole page, its head, or the files beside it. Such cannot be planted in another page's body. */
 const WHOLE_PAGE = /<(?:!doctype|html|head|body|title|meta|base|link|style|frameset|main|header|footer|nav)\b/i;
 /** Told once for a page, or only at its end: whether a planted one is told depends on the page around it. */
-const ONCE_FOR_A_PAGE = new Set(['headings/first-level', 'headings/several-h1', 'text/hard-to-read', 'text/forced-size', 'text/pasted-markup', 'headings/last-empty']);
+const ONCE_FOR_A_PAGE = new Set([
+  'headings/first-level',
+  'headings/several-h1',
+  'text/hard-to-read',
+  'text/forced-size',
+  'text/pasted-markup',
+  'headings/last-empty',
+]);
 
 function plantable(): { rule: string; one: RuleCase }[] {
   return RULES.filter((rule) => !ONCE_FOR_A_PAGE.has(rule.id)).flatMap((rule) => {
@@ -32,26 +42,38 @@ function plantable(): { rule: string; one: RuleCase }[] {
   });
 }
 
-/** Offsets between paragraphs at the top of the content, with no finding at either hand: what stands there touches its neighbours as little as anything can. */
+/**
+ * Offsets between paragraphs at the top of the content, with no finding at either hand: what stands there touches its neighbours as little
+ * as anything can.
+ */
 function gaps(html: string): number[] {
   const page = parsePage(html);
   const told = audit(html).filter((finding) => finding.at.end - finding.at.start < html.length / 3);
-  const plain = page.elements.filter((element) => element.tag === 'p' && element.range && element.parent?.kind === 'element' && ['body', 'main'].includes(element.parent.tag));
-  return plain.map((paragraph) => paragraph.range!.end).filter((at) => !told.some((finding) => at >= finding.at.start - 4 && at <= finding.at.end + 4));
+  const plain = page.elements.filter(
+    (element) =>
+      element.tag === 'p' && element.range && element.parent?.kind === 'element' && ['body', 'main'].includes(element.parent.tag),
+  );
+  return plain
+    .map((paragraph) => paragraph.range!.end)
+    .filter((at) => !told.some((finding) => at >= finding.at.start - 4 && at <= finding.at.end + 4));
 }
 
 const key = (finding: Finding, shift: (offset: number) => number) => `${finding.rule} ${shift(finding.at.start)}`;
 
 /** Findings of the planted stretch, and those elsewhere that the page did not have before. */
 function outcome({ rule, page, at, html }: Planted): { found: boolean; elsewhere: string[] } {
-  const alone = audit(html).filter((finding) => finding.rule === rule).map((finding) => finding.at.start + at);
+  const alone = audit(html)
+    .filter((finding) => finding.rule === rule)
+    .map((finding) => finding.at.start + at);
   const before = new Set(audit(page).map((finding) => key(finding, (offset) => offset)));
   const after = audit(page.slice(0, at) + html + page.slice(at));
   const inside = after.filter((finding) => finding.at.start >= at && finding.at.start < at + html.length);
   const outside = after.filter((finding) => !inside.includes(finding));
   return {
     found: alone.every((start) => inside.some((finding) => finding.rule === rule && finding.at.start === start)),
-    elsewhere: outside.map((finding) => key(finding, (offset) => (offset < at ? offset : offset - html.length))).filter((one) => !before.has(one)),
+    elsewhere: outside
+      .map((finding) => key(finding, (offset) => (offset < at ? offset : offset - html.length)))
+      .filter((one) => !before.has(one)),
   };
 }
 

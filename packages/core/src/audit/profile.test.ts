@@ -3,7 +3,8 @@ import { DEFAULT_PROFILE, PROFILES, selectFindings, type Profile } from './profi
 import { auditPage } from './run.ts';
 
 const audit = (html: string) => auditPage(parsePage(html)).findings;
-const rules = (html: string, profile: Profile, contentType?: string) => selectFindings(audit(html), profile, contentType).map((finding) => `${finding.rule} ${finding.weight}`);
+const rules = (html: string, profile: Profile, contentType?: string) =>
+  selectFindings(audit(html), profile, contentType).map((finding) => `${finding.rule} ${finding.weight}`);
 
 const GREY = '<h2>Wax</h2><p style="color:#666666;background:#ffffff">Text of some words.</p>';
 
@@ -24,14 +25,19 @@ test('what a later version brought in is not asked by an earlier one', () => {
 
 test('AAA raises weights and settles questions where the standard does', () => {
   const links = '<h2>Wax</h2><p>The <a href="a">chart of wax</a> and another <a href="b">chart of wax</a> are here.</p>';
-  expect(selectFindings(audit(links), DEFAULT_PROFILE)[0]).toMatchObject({ rule: 'links/same-text-elsewhere', weight: 'should', outcome: 'cantTell' });
+  expect(selectFindings(audit(links), DEFAULT_PROFILE)[0]).toMatchObject({
+    rule: 'links/same-text-elsewhere',
+    weight: 'should',
+    outcome: 'cantTell',
+  });
   expect(selectFindings(audit(links), PROFILES['wcag22-aaa']!)[0]).toMatchObject({ weight: 'must', outcome: 'failed' });
 });
 
 test('a house moves its measures either way without a new audit', () => {
   const alt = 'A keeper lifts a frame from the hive while two students in white suits look on from behind';
   const html = `<h2>Wax</h2><p>See <img src="keeper.png" alt="${alt}"> and read on.</p>`;
-  const seen = (longestAlternative: number) => rules(html, { ...DEFAULT_PROFILE, thresholds: { longestAlternative } }).includes('images/long-alt should');
+  const seen = (longestAlternative: number) =>
+    rules(html, { ...DEFAULT_PROFILE, thresholds: { longestAlternative } }).includes('images/long-alt should');
   expect([alt.length > 85, seen(125), seen(85)]).toEqual([true, false, true]);
 });
 

@@ -71,14 +71,17 @@ export function selectFindings<T extends Selectable>(findings: readonly T[], pro
 function weigh<T extends Selectable>(finding: T, profile: Profile, settings: Settings): T | null {
   const rule = ruleOf(finding.rule);
   const own = settings.weights?.[finding.rule];
-  if (!rule || own === 'off' || !isAskedAt(rule, profile.level) || underLimit(rule, finding, settings) || isPlain(finding, settings)) return null;
+  if (!rule || own === 'off' || !isAskedAt(rule, profile.level) || underLimit(rule, finding, settings) || isPlain(finding, settings))
+    return null;
   const version = profile.standard.slice(5) as StandardVersion;
   if (comesLater(rule, finding, version)) return null;
   const criteria = finding.criteria.filter((id) => isAskedBy(criterionOf(id)!, version));
   const raised = profile.level === 'AAA' ? rule.atAAA : undefined;
   const weight = own ?? raised?.weight ?? finding.weight;
   const outcome = raised?.outcome ?? finding.outcome;
-  return weight === finding.weight && outcome === finding.outcome && criteria.length === finding.criteria.length ? finding : { ...finding, weight, outcome, criteria };
+  return weight === finding.weight && outcome === finding.outcome && criteria.length === finding.criteria.length
+    ? finding
+    : { ...finding, weight, outcome, criteria };
 }
 
 /** What a later version brought in is not asked for yet; what a later version dropped is still a slip. */
@@ -90,7 +93,10 @@ function isAskedAt(rule: Rule, level: Level): boolean {
   return LEVELS.indexOf(firstLevel(rule)) <= LEVELS.indexOf(level);
 }
 
-/** A rule that serves only AA criteria is not asked at level A. What only AAA asks for is good practice below it, unless the rule says otherwise. */
+/**
+ * A rule that serves only AA criteria is not asked at level A. What only AAA asks for is good practice below it, unless the rule says
+ * otherwise.
+ */
 function firstLevel(rule: Rule): Level {
   if (rule.from) return rule.from;
   return rule.criteria.length > 0 && !rule.practice && rule.criteria.every((id) => criterionOf(id)!.level === 'AA') ? 'AA' : 'A';

@@ -21,5 +21,10 @@ export function sentenceOf(finding: Pick<Finding, 'rule' | 'message' | 'values'>
 
 function shortened(value: string): string {
   const signs = [...value];
-  return signs.length > LONGEST_VALUE ? `${signs.slice(0, LONGEST_VALUE - 1).join('').trimEnd()}…` : value;
+  return signs.length > LONGEST_VALUE
+    ? `${signs
+        .slice(0, LONGEST_VALUE - 1)
+        .join('')
+        .trimEnd()}…`
+    : value;
 }

@@ -65,8 +65,12 @@ const SUBJECT_LENGTH = 160;
 
 function findingsFrom(page: Page, reports: readonly { rule: Rule; report: Report }[]): Finding[] {
   const order = new Map(RULES.map((rule, i) => [rule, i]));
-  const sorted = [...reports].sort((a, b) => a.report.at.order - b.report.at.order || startOf(a.report) - startOf(b.report) || order.get(a.rule)! - order.get(b.rule)!);
-  const findings = sorted.map(({ rule, report }) => toFinding(page, rule, report, tidy(report.subject ?? subjectOf(report.at)).slice(0, SUBJECT_LENGTH)));
+  const sorted = [...reports].sort(
+    (a, b) => a.report.at.order - b.report.at.order || startOf(a.report) - startOf(b.report) || order.get(a.rule)! - order.get(b.rule)!,
+  );
+  const findings = sorted.map(({ rule, report }) =>
+    toFinding(page, rule, report, tidy(report.subject ?? subjectOf(report.at)).slice(0, SUBJECT_LENGTH)),
+  );
   nameThem(page, findings);
   return findings;
 }
@@ -77,7 +81,11 @@ function findingsFrom(page: Page, reports: readonly { rule: Rule; report: Report
  */
 function nameThem(page: Page, findings: Finding[]): void {
   let names = findings.map(identityOf);
-  names = toldApart(names, (i) => textBefore(page.source, findings[i]!.at.start), (i) => findings[i]!.subject === '');
+  names = toldApart(
+    names,
+    (i) => textBefore(page.source, findings[i]!.at.start),
+    (i) => findings[i]!.subject === '',
+  );
   names = toldApart(names, (i) => textAfter(page.source, findings[i]!.at.end));
   const seen = new Map<string, number>();
   findings.forEach((finding, i) => {
@@ -114,7 +122,13 @@ function toFinding(page: Page, rule: Rule, report: Report, subject: string): Fin
     techniques: rule.techniques,
     message: report.message,
     values: report.values ?? {},
-    at: { path: pathOf(page, report.at), ...(report.through ? { through: pathOf(page, report.through) } : {}), start: range.start, end: range.end, ...page.lines.placeOf(range.start) },
+    at: {
+      path: pathOf(page, report.at),
+      ...(report.through ? { through: pathOf(page, report.through) } : {}),
+      start: range.start,
+      end: range.end,
+      ...page.lines.placeOf(range.start),
+    },
     fingerprint: '',
     subject,
     remedies: report.remedies ?? rule.remedies,

@@ -5,7 +5,18 @@ import type { Attribute, CommentNode, ElementNode, ParentNode, Range, RootNode, 
 /** Browsers stop nesting at this depth and place what is deeper beside it; so do we, which keeps parsing linear. */
 export const DEEPEST_NESTING = 512;
 
-type Map = TreeAdapterTypeMap<TreeNode, ParentNode, TreeNode, RootNode, RootNode, ElementNode, CommentNode, TextNode, ElementNode, TreeNode>;
+type Map = TreeAdapterTypeMap<
+  TreeNode,
+  ParentNode,
+  TreeNode,
+  RootNode,
+  RootNode,
+  ElementNode,
+  CommentNode,
+  TextNode,
+  ElementNode,
+  TreeNode
+>;
 
 function space(uri: names.NS): ElementNode['space'] {
   if (uri === names.NS.SVG) return 'svg';
@@ -42,8 +53,18 @@ function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
     createDocument: () => ({ kind: 'root', children: [], parent: null }),
     createDocumentFragment: () => ({ kind: 'root', children: [], parent: null }),
     createElement: (tag, uri, attributes) => ({
-      kind: 'element', tag, space: space(uri), attributes: attributes.map(attributeFrom), parent: null, children: [],
-      content: null, range: null, startTag: null, endTag: null, order: -1, index: -1,
+      kind: 'element',
+      tag,
+      space: space(uri),
+      attributes: attributes.map(attributeFrom),
+      parent: null,
+      children: [],
+      content: null,
+      range: null,
+      startTag: null,
+      endTag: null,
+      order: -1,
+      index: -1,
     }),
     createCommentNode: (text) => ({ kind: 'comment', text, parent: null, range: null }),
     createTextNode: (text) => ({ kind: 'text', text, parent: null, range: null }),
@@ -69,7 +90,8 @@ function createAdapter(mode: { quirks: boolean }): TreeAdapter<Map> {
       else insert(parent, { kind: 'text', text, parent, range: null }, before);
     },
     adoptAttributes(element, attributes) {
-      for (const attribute of attributes) if (!element.attributes.some((own) => own.name === attribute.name)) element.attributes.push(attributeFrom(attribute));
+      for (const attribute of attributes)
+        if (!element.attributes.some((own) => own.name === attribute.name)) element.attributes.push(attributeFrom(attribute));
     },
     getFirstChild: (node) => node.children[0] ?? null,
     getChildNodes: (node) => node.children,
@@ -138,7 +160,11 @@ export class WatchfulParser extends Parser<Map> {
   /** The start tag that owns the last element: error recovery opens elements anew and repeats the location of the first. */
   private owned = -1;
 
-  override _attachElementToTree(element: ElementNode, location: Token.LocationWithAttributes | null, { parent, beforeElement }: ReturnType<Parser<Map>['_getInsertionLocation']>): void {
+  override _attachElementToTree(
+    element: ElementNode,
+    location: Token.LocationWithAttributes | null,
+    { parent, beforeElement }: ReturnType<Parser<Map>['_getInsertionLocation']>,
+  ): void {
     if (location && location.startOffset > this.owned) {
       this.owned = location.startOffset;
       placeStart(element, location);

@@ -19,7 +19,10 @@ export interface Neighbours {
 }
 
 /** What the engine may know of a page's place, from plain data. */
-export function surroundingsFrom(page: { address: string; scope: string; title: string }, { titles, sheets = {}, files, asked, anchors, alternatives, vocabulary }: Neighbours): Surroundings {
+export function surroundingsFrom(
+  page: { address: string; scope: string; title: string },
+  { titles, sheets = {}, files, asked, anchors, alternatives, vocabulary }: Neighbours,
+): Surroundings {
   const there = files && new Set([...files, ...Object.keys(titles)]);
   const known = asked && new Set(asked);
   return {

@@ -4,7 +4,23 @@ import { carriedFacts, type Page } from './page.ts';
 import { closest, type ElementNode, type ParentNode, type Range, type TextNode } from './tree.ts';
 
 /** Where text is no running text of the page, or begins with a line end that does not count. */
-const APART = new Set(['script', 'style', 'title', 'textarea', 'pre', 'listing', 'select', 'option', 'optgroup', 'xmp', 'iframe', 'noembed', 'noframes', 'noscript', 'plaintext']);
+const APART = new Set([
+  'script',
+  'style',
+  'title',
+  'textarea',
+  'pre',
+  'listing',
+  'select',
+  'option',
+  'optgroup',
+  'xmp',
+  'iframe',
+  'noembed',
+  'noframes',
+  'noscript',
+  'plaintext',
+]);
 /** What the tokenizer would have to look at: a tag or a character reference may begin or end here. */
 const MARKS = /[<>&\0\r]/;
 const WORDS = /[\p{L}\p{N}]/u;
@@ -32,7 +48,13 @@ function holds({ range }: TextNode, { start, end }: Edit): boolean {
 function isOrdinary({ source, body }: Page, text: TextNode, { start, end, text: put }: Edit): boolean {
   const { parent } = text;
   const range = text.range!;
-  if (parent?.kind !== 'element' || parent.space !== 'html' || APART.has(parent.tag) || (parent !== body && !closest(parent, (up) => up === body))) return false;
+  if (
+    parent?.kind !== 'element' ||
+    parent.space !== 'html' ||
+    APART.has(parent.tag) ||
+    (parent !== body && !closest(parent, (up) => up === body))
+  )
+    return false;
   const written = source.slice(range.start, range.end);
   if (written !== text.text || MARKS.test(written)) return false;
   if (start === range.start && source[start - 1] !== '>') return false;

@@ -39,9 +39,13 @@ test('nesting stops where browsers stop, and nothing is lost', () => {
 });
 
 type StandardNode = Parameters<typeof standard.getChildNodes>[0] | ReturnType<typeof standard.getChildNodes>[number];
-const place = (range: { startOffset: number; endOffset: number } | null | undefined) => (range ? `${range.startOffset}–${range.endOffset}` : '');
+const place = (range: { startOffset: number; endOffset: number } | null | undefined) =>
+  range ? `${range.startOffset}–${range.endOffset}` : '';
 
-/** Elements, attributes, texts and comments in document order with their ranges, by parse5 with its own tree and tokenizer: the reference for ours. */
+/**
+ * Elements, attributes, texts and comments in document order with their ranges, by parse5 with its own tree and tokenizer: the reference
+ * for ours.
+ */
 function referenceTree(html: string): string[] {
   const told: string[] = [];
   const walk = (node: Parameters<typeof standard.getChildNodes>[0]): void => {
@@ -72,14 +76,76 @@ function ourTree(html: string): string[] {
   return told;
 }
 
-const PIECES = ['<p>', '</p>', '<b>', '</b>', '<table>', '<tr>', '<td>', '</table>', '<ul>', '<li>', '</ul>', 'text', '<h2>', '</h2>', '<img alt>', '<a href=x>', '</a>', '<svg>', '<title>', '</svg>', '<!--x', '-->', '<select><option>', '<template>', '</template>', '&amp;', '<br>', '<body>', '</html>', '<i', '=""', '>', 'one  two\n', '\r\n', '\r', '\0', '😀', '\ud83d', '&#10;', '&#0;', ' ', '<textarea>', '</textarea>', '<pre>', '\n', '<style>a{}/*', '</style>', '<script><!-- x', '</script>', '<a title="one\r\ntwo & &copy 😀', "' b='x y", '"', '<!-- a - b -> ', '<frameset>', '<plaintext>', '<math>', '<![CDATA[ x y', ']]>'];
+const PIECES = [
+  '<p>',
+  '</p>',
+  '<b>',
+  '</b>',
+  '<table>',
+  '<tr>',
+  '<td>',
+  '</table>',
+  '<ul>',
+  '<li>',
+  '</ul>',
+  'text',
+  '<h2>',
+  '</h2>',
+  '<img alt>',
+  '<a href=x>',
+  '</a>',
+  '<svg>',
+  '<title>',
+  '</svg>',
+  '<!--x',
+  '-->',
+  '<select><option>',
+  '<template>',
+  '</template>',
+  '&amp;',
+  '<br>',
+  '<body>',
+  '</html>',
+  '<i',
+  '=""',
+  '>',
+  'one  two\n',
+  '\r\n',
+  '\r',
+  '\0',
+  '😀',
+  '\ud83d',
+  '&#10;',
+  '&#0;',
+  ' ',
+  '<textarea>',
+  '</textarea>',
+  '<pre>',
+  '\n',
+  '<style>a{}/*',
+  '</style>',
+  '<script><!-- x',
+  '</script>',
+  '<a title="one\r\ntwo & &copy 😀',
+  "' b='x y",
+  '"',
+  '<!-- a - b -> ',
+  '<frameset>',
+  '<plaintext>',
+  '<math>',
+  '<![CDATA[ x y',
+  ']]>',
+];
 const mangled = fc.array(fc.constantFrom(...PIECES), { maxLength: 40 }).map((parts) => parts.join(''));
 
 test('the tree is parse5’s, on any input, and an audit never throws', () => {
-  fc.assert(fc.property(mangled, (html) => {
-    auditPage(parsePage(html));
-    expect(ourTree(html)).toEqual(referenceTree(html));
-  }), { seed: 11, numRuns: 4_000 });
+  fc.assert(
+    fc.property(mangled, (html) => {
+      auditPage(parsePage(html));
+      expect(ourTree(html)).toEqual(referenceTree(html));
+    }),
+    { seed: 11, numRuns: 4_000 },
+  );
 });
 
 /** Where each element of the reference lies, in document order: whole, start tag and end tag. */
@@ -98,14 +164,17 @@ function referencePlaces(html: string): string[] {
 }
 
 test('elements lie where parse5 has them; those that error recovery opened again lie nowhere', () => {
-  fc.assert(fc.property(mangled, (html) => {
-    const theirs = referencePlaces(html);
-    const ours = parsePage(html).elements;
-    for (const [i, { range, startTag, endTag }] of ours.entries()) {
-      if (range) expect([range, startTag, endTag].map((one) => (one ? `${one.start}–${one.end}` : '')).join(' ')).toBe(theirs[i]);
-    }
-    const starts = ours.flatMap(({ range }) => (range ? [range.start] : []));
-    expect(new Set(starts).size).toBe(starts.length);
-    expect(new Set(theirs.flatMap((told) => told.split('–')[0]!.trim() || [])).size).toBe(starts.length);
-  }), { seed: 12, numRuns: 2_000 });
+  fc.assert(
+    fc.property(mangled, (html) => {
+      const theirs = referencePlaces(html);
+      const ours = parsePage(html).elements;
+      for (const [i, { range, startTag, endTag }] of ours.entries()) {
+        if (range) expect([range, startTag, endTag].map((one) => (one ? `${one.start}–${one.end}` : '')).join(' ')).toBe(theirs[i]);
+      }
+      const starts = ours.flatMap(({ range }) => (range ? [range.start] : []));
+      expect(new Set(starts).size).toBe(starts.length);
+      expect(new Set(theirs.flatMap((told) => told.split('–')[0]!.trim() || [])).size).toBe(starts.length);
+    }),
+    { seed: 12, numRuns: 2_000 },
+  );
 });

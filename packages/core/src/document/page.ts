@@ -85,7 +85,12 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
     } else if (node.kind === 'text') texts.push(node);
   }
   return {
-    source, root, html, elements, texts, quirks,
+    source,
+    root,
+    html,
+    elements,
+    texts,
+    quirks,
     scope: options.scope ?? (ownDocumentTags ? 'document' : 'fragment'),
     head: top.find((child) => child.tag === 'head')!,
     body: top.find((child) => child.tag === 'body' || child.tag === 'frameset')!,

@@ -1,6 +1,9 @@
 import { InsertionMode, Token, Tokenizer, type TokenHandler, type TokenizerOptions } from 'parse5';
 
-/** What a text, a raw text or a quoted value may go on with before the tokenizer has to look again. Surrogates and carriage returns are its business. */
+/**
+ * What a text, a raw text or a quoted value may go on with before the tokenizer has to look again. Surrogates and carriage returns are its
+ * business.
+ */
 const IN_TEXT = /[^<&\0\r\ud800-\udfff]+/y;
 const IN_RAW_TEXT = /[^<\0\r\ud800-\udfff]+/y;
 const IN_DOUBLE_QUOTES = /[^"&\0\r\ud800-\udfff]+/y;
@@ -10,7 +13,12 @@ const IN_COMMENT = /[^<\-\0\r\ud800-\udfff]+/y;
 const CARRIAGE_RETURN = 13;
 
 /** Where the standard treats white space after other characters as it treats those: one token serves for both. */
-const MIXING: ReadonlySet<InsertionMode> = new Set([InsertionMode.IN_BODY, InsertionMode.IN_CAPTION, InsertionMode.IN_CELL, InsertionMode.TEXT]);
+const MIXING: ReadonlySet<InsertionMode> = new Set([
+  InsertionMode.IN_BODY,
+  InsertionMode.IN_CAPTION,
+  InsertionMode.IN_CELL,
+  InsertionMode.TEXT,
+]);
 
 /**
  * parse5's tokenizer, taking a run of ordinary characters at one stride instead of one by one, and a line of words as one
@@ -18,7 +26,10 @@ const MIXING: ReadonlySet<InsertionMode> = new Set([InsertionMode.IN_BODY, Inser
  * columns are not kept. It must be given the whole source at once.
  */
 export class RunTokenizer extends Tokenizer {
-  constructor(options: TokenizerOptions, private readonly parser: TokenHandler & { insertionMode: InsertionMode }) {
+  constructor(
+    options: TokenizerOptions,
+    private readonly parser: TokenHandler & { insertionMode: InsertionMode },
+  ) {
     super(options, parser);
   }
 

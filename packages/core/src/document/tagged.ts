@@ -28,4 +28,7 @@ export function tagged(page: Page, ...tags: readonly string[]): readonly Element
 }
 
 /** The elements that have attributes, in document order: most have none. */
-export const attributed = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => element.attributes.length > 0), carried);
+export const attributed = fact(
+  (page: Page): readonly ElementNode[] => page.elements.filter((element) => element.attributes.length > 0),
+  carried,
+);

@@ -24,6 +24,16 @@ export function inspectColours(page: Page): ColourRow[] {
     const element = elementParent(text)!;
     const { color, background, ratio, required, certain } = coloursIn(page, element);
     const style = styleOf(page, element);
-    return { path: pathOf(page, element), text: text.text, color: hexOf(color), background: hexOf(background), fontSizePx: Math.round(style.fontSize * 1e4) / 1e4, fontWeight: style.fontWeight, ratio: Math.round(ratio * 1e4) / 1e4, required, certain };
+    return {
+      path: pathOf(page, element),
+      text: text.text,
+      color: hexOf(color),
+      background: hexOf(background),
+      fontSizePx: Math.round(style.fontSize * 1e4) / 1e4,
+      fontWeight: style.fontWeight,
+      ratio: Math.round(ratio * 1e4) / 1e4,
+      required,
+      certain,
+    };
   });
 }

@@ -30,6 +30,8 @@ export function neighboursFrom(digests: readonly Digest[], files: readonly strin
   return {
     titles: Object.fromEntries(digests.map((digest) => [digest.address, digest.title])),
     anchors: Object.fromEntries(digests.map((digest) => [digest.address, digest.anchors])),
-    alternatives, files, sheets,
+    alternatives,
+    files,
+    sheets,
   };
 }

@@ -28,18 +28,41 @@ export interface Kinds {
 }
 
 const ROLE_WORDS: Readonly<Record<string, string>> = {
-  banner: 'head of the page', contentinfo: 'foot of the page', complementary: 'beside the content', navigation: 'navigation', main: 'main part', region: 'part', search: 'search', form: 'form',
-  textbox: 'field', searchbox: 'search field', combobox: 'list to choose from', listbox: 'list to choose from', checkbox: 'check box', radio: 'choice', slider: 'slider', spinbutton: 'number field', switch: 'switch',
+  banner: 'head of the page',
+  contentinfo: 'foot of the page',
+  complementary: 'beside the content',
+  navigation: 'navigation',
+  main: 'main part',
+  region: 'part',
+  search: 'search',
+  form: 'form',
+  textbox: 'field',
+  searchbox: 'search field',
+  combobox: 'list to choose from',
+  listbox: 'list to choose from',
+  checkbox: 'check box',
+  radio: 'choice',
+  slider: 'slider',
+  spinbutton: 'number field',
+  switch: 'switch',
 };
 
-/** The page by kind: headings, links, landmarks, images and fields, each in document order. Decorative images are not told, so not listed. */
+/**
+ * The page by kind: headings, links, landmarks, images and fields, each in document order. Decorative images are not told, so not listed.
+ */
 export function inspectKinds(page: Page): Kinds {
-  const row = (element: Parameters<typeof pathOf>[1], name: string, detail: string): KindRow => ({ path: pathOf(page, element), name, detail });
+  const row = (element: Parameters<typeof pathOf>[1], name: string, detail: string): KindRow => ({
+    path: pathOf(page, element),
+    name,
+    detail,
+  });
   return {
     headings: outline(page).map(({ element, name, level }) => row(element, name, `level ${level}`)),
     links: links(page).map(({ element, name, href }) => row(element, name, href)),
     landmarks: landmarks(page).map(({ element, role, name }) => row(element, name, ROLE_WORDS[role] ?? role)),
-    images: images(page).filter((image) => roleOf(image) !== 'presentation' && !(valueOf(image, 'alt') !== null && tidy(valueOf(image, 'alt')!) === '')).map((image) => row(image, nameOf(page, image).name, 'image')),
+    images: images(page)
+      .filter((image) => roleOf(image) !== 'presentation' && !(valueOf(image, 'alt') !== null && tidy(valueOf(image, 'alt')!) === ''))
+      .map((image) => row(image, nameOf(page, image).name, 'image')),
     fields: fields(page).map((field) => row(field, nameOf(page, field).name, ROLE_WORDS[exposedRole(page, field) ?? ''] ?? 'field')),
   };
 }

@@ -21,6 +21,15 @@ export function inspectNames(page: Page): NameRow[] {
     if (role === null) return [];
     const { name, from } = nameOf(page, element);
     const level = role === 'heading' ? headingLevel(element) : null;
-    return [{ path: pathOf(page, element), role, name, description: descriptionOf(page, element), ...(level === null ? {} : { level }), nameFrom: from }];
+    return [
+      {
+        path: pathOf(page, element),
+        role,
+        name,
+        description: descriptionOf(page, element),
+        ...(level === null ? {} : { level }),
+        nameFrom: from,
+      },
+    ];
   });
 }

@@ -27,7 +27,8 @@ const LONGEST = 2_000;
 export function referencesOf(page: Page, address: string): Reference[] {
   const found = new Map<string, Reference>();
   const add = (kind: Reference['kind'], target: string, fragment = '', alternative: string | null = null) => {
-    if (target !== '' && target.length <= LONGEST && fragment.length <= LONGEST) found.set(`${kind}\n${target}\n${fragment}\n${alternative}`, { kind, target, fragment, alternative });
+    if (target !== '' && target.length <= LONGEST && fragment.length <= LONGEST)
+      found.set(`${kind}\n${target}\n${fragment}\n${alternative}`, { kind, target, fragment, alternative });
   };
   const resolved = (written: string) => resolveAddress(address, written) ?? written.split('#')[0]!;
   for (const element of page.elements) {

@@ -69,7 +69,11 @@ const LONGEST = 300;
 const DEEPEST = 6;
 
 export function inspectStructure(page: Page, findings: readonly Finding[]): Structure {
-  return { headings: headingsWithImpostors(page, findings), tables: knownTables(page).map((table) => tableView(page, table.element, table.use, table.grid)), lists: lists(page) };
+  return {
+    headings: headingsWithImpostors(page, findings),
+    tables: knownTables(page).map((table) => tableView(page, table.element, table.use, table.grid)),
+    lists: lists(page),
+  };
 }
 
 function headingsWithImpostors(page: Page, findings: readonly Finding[]): OutlineLine[] {
@@ -78,7 +82,9 @@ function headingsWithImpostors(page: Page, findings: readonly Finding[]): Outlin
     const element = rule === 'headings/imitated' ? elementAt(page, at.path) : null;
     if (element) lines.push({ element, text: shownText(page, element, LONGEST), level: null });
   }
-  return lines.sort((a, b) => a.element.order - b.element.order).map(({ element, text, level }) => ({ path: pathOf(page, element), text, level }));
+  return lines
+    .sort((a, b) => a.element.order - b.element.order)
+    .map(({ element, text, level }) => ({ path: pathOf(page, element), text, level }));
 }
 
 function tableView(page: Page, table: ElementNode, use: TableView['use'], grid: Grid): TableView {
@@ -88,11 +94,23 @@ function tableView(page: Page, table: ElementNode, use: TableView['use'], grid: 
     if (cell.row >= MOST_ROWS) continue;
     const { element, row, rowSpan, colSpan } = cell;
     (lines[row] ??= []).push({
-      path: pathOf(page, element), text: shownText(page, element, LONGEST), header: element.tag === 'th', rowSpan, colSpan,
+      path: pathOf(page, element),
+      text: shownText(page, element, LONGEST),
+      header: element.tag === 'th',
+      rowSpan,
+      colSpan,
       heads: headersOf(page, table, element).map((head) => shownText(page, head, LONGEST)),
     });
   }
-  return { path: pathOf(page, table), use, caption: caption ? shownText(page, caption) : '', headers: headersNow(page, grid), rows: grid.rows, columns: grid.columns, lines: Array.from(lines, (line) => line ?? []) };
+  return {
+    path: pathOf(page, table),
+    use,
+    caption: caption ? shownText(page, caption) : '',
+    headers: headersNow(page, grid),
+    rows: grid.rows,
+    columns: grid.columns,
+    lines: Array.from(lines, (line) => line ?? []),
+  };
 }
 
 /** A first row or column heads the others when every cell of it that says something is a header. */
@@ -110,21 +128,37 @@ function headersNow(page: Page, grid: Grid): Headers {
 
 function lists(page: Page): ListView[] {
   const found: { order: number; view: ListView }[] = [];
-  const real = realLists(page).filter(({ kind }) => kind !== 'description').map(({ element }) => element);
+  const real = realLists(page)
+    .filter(({ kind }) => kind !== 'description')
+    .map(({ element }) => element);
   const inside = new Set(real.flatMap((list) => nestedLists(list)));
   for (const list of real) {
-    if (!inside.has(list)) found.push({ order: list.order, view: { path: pathOf(page, list), ordered: list.tag === 'ol', typed: null, items: itemsOf(page, list, 0) } });
+    if (!inside.has(list))
+      found.push({
+        order: list.order,
+        view: { path: pathOf(page, list), ordered: list.tag === 'ol', typed: null, items: itemsOf(page, list, 0) },
+      });
   }
   for (const { items, lines } of typedLists(page)) {
     const { block } = lines[0]!;
     const shown = lines.slice(0, MOST_ITEMS).map((line) => tidy(line.text));
-    found.push({ order: block.order, view: { path: pathOf(page, block), ordered: items[0]!.marker.kind !== 'bullet', typed: shown, items: items.slice(0, MOST_ITEMS).map((item) => typedItem(item)) } });
+    found.push({
+      order: block.order,
+      view: {
+        path: pathOf(page, block),
+        ordered: items[0]!.marker.kind !== 'bullet',
+        typed: shown,
+        items: items.slice(0, MOST_ITEMS).map((item) => typedItem(item)),
+      },
+    });
   }
   return found.sort((a, b) => a.order - b.order).map(({ view }) => view);
 }
 
 function nestedLists(list: ElementNode): ElementNode[] {
-  return childElements(list).flatMap((item) => childElements(item)).filter(isList);
+  return childElements(list)
+    .flatMap((item) => childElements(item))
+    .filter(isList);
 }
 
 function isList({ tag }: ElementNode): boolean {
@@ -133,11 +167,23 @@ function isList({ tag }: ElementNode): boolean {
 
 function itemsOf(page: Page, list: ElementNode, depth: number): ListItemView[] {
   if (depth >= DEEPEST) return [];
-  return childElements(list).filter(({ tag }) => tag === 'li').slice(0, MOST_ITEMS).map((item) => {
-    const nested = childElements(item).filter(isList);
-    const own = nested.length === 0 ? shownText(page, item, LONGEST) : tidy(item.children.map((child) => (child.kind === 'text' ? child.text : child.kind === 'element' && !isList(child) ? shownText(page, child, LONGEST) : '')).join(' '));
-    return { text: own, nested: nested.flatMap((inner) => itemsOf(page, inner, depth + 1)) };
-  });
+  return childElements(list)
+    .filter(({ tag }) => tag === 'li')
+    .slice(0, MOST_ITEMS)
+    .map((item) => {
+      const nested = childElements(item).filter(isList);
+      const own =
+        nested.length === 0
+          ? shownText(page, item, LONGEST)
+          : tidy(
+              item.children
+                .map((child) =>
+                  child.kind === 'text' ? child.text : child.kind === 'element' && !isList(child) ? shownText(page, child, LONGEST) : '',
+                )
+                .join(' '),
+            );
+      return { text: own, nested: nested.flatMap((inner) => itemsOf(page, inner, depth + 1)) };
+    });
 }
 
 function typedItem({ line, marker, nested }: TypedItem<TypedLine>): ListItemView {

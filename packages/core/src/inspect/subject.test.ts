@@ -5,12 +5,23 @@ import { subjectOf } from './subject.ts';
 
 function subject(html: string, rule: string, surroundings: Surroundings = {}) {
   const page = parsePage(html, { scope: 'fragment', surroundings });
-  return subjectOf(page, auditPage(page).findings.find((one) => one.rule === rule)!);
+  return subjectOf(
+    page,
+    auditPage(page).findings.find((one) => one.rule === rule)!,
+  );
 }
 
 test('an image comes with the words around it and what it says elsewhere on the page', () => {
-  expect(subject('<h2>Smoker</h2><p>Light it well.</p><p><img src="s.png"> Pump gently.</p><p><img src="s.png" alt="A smoker, lit"> and <img src="other.png" alt="A veil"></p>', 'images/no-alternative')).toEqual({
-    kind: 'image', before: 'Smoker Light it well.', after: 'Pump gently. and', alsoHere: ['A smoker, lit'],
+  expect(
+    subject(
+      '<h2>Smoker</h2><p>Light it well.</p><p><img src="s.png"> Pump gently.</p><p><img src="s.png" alt="A smoker, lit"> and <img src="other.png" alt="A veil"></p>',
+      'images/no-alternative',
+    ),
+  ).toEqual({
+    kind: 'image',
+    before: 'Smoker Light it well.',
+    after: 'Pump gently. and',
+    alsoHere: ['A smoker, lit'],
   });
 });
 
@@ -24,7 +35,8 @@ test('a faint pair comes with the nearest colours that pass, for the text and fo
   if (found?.kind !== 'colour') throw new Error('no colours');
   expect(found).toMatchObject({ color: '#999999', background: '#ffffff', required: 4.5, sample: 'Faint words' });
   expect(found.passing.map(({ of, way }) => `${of} ${way}`)).toEqual(['text darker', 'ground darker']);
-  for (const { of, colour } of found.passing) expect(contrastRatio(parseColour(colour)!, parseColour(of === 'text' ? '#ffffff' : '#999999')!)).toBeGreaterThanOrEqual(4.5);
+  for (const { of, colour } of found.passing)
+    expect(contrastRatio(parseColour(colour)!, parseColour(of === 'text' ? '#ffffff' : '#999999')!)).toBeGreaterThanOrEqual(4.5);
 });
 
 test('the house’s colours are those it names, or else those its style sheets use; only those that pass are offered', () => {
@@ -33,5 +45,10 @@ test('the house’s colours are those it names, or else those its style sheets u
     return found?.kind === 'colour' ? found.passing.filter((one) => one.way === 'house').map((one) => one.colour) : [];
   };
   expect(house({ houseColours: ['#22406e', '#cccccc'] })).toEqual(['#22406e']);
-  expect(house({}, '<style>:root { --ink: #1b2536; --wash: #eeeeee } h2 { color: #7f2f16 } h3 { color: #7f2f16 }</style><p style="color:#999">Faint words</p>')).toEqual(['#7f2f16', '#1b2536']);
+  expect(
+    house(
+      {},
+      '<style>:root { --ink: #1b2536; --wash: #eeeeee } h2 { color: #7f2f16 } h3 { color: #7f2f16 }</style><p style="color:#999">Faint words</p>',
+    ),
+  ).toEqual(['#7f2f16', '#1b2536']);
 });

@@ -63,7 +63,12 @@ function imageSubject(page: Page, element: ElementNode): ImageSubject | null {
     else if (range.start >= end && after.length < NEARBY * 2) after = `${after} ${text}`;
   }
   const address = addressOf(element);
-  const alsoHere = address === '' ? [] : images(page).filter((image) => image !== element && addressOf(image) === address).map((image) => writtenAlternative(image) ?? '');
+  const alsoHere =
+    address === ''
+      ? []
+      : images(page)
+          .filter((image) => image !== element && addressOf(image) === address)
+          .map((image) => writtenAlternative(image) ?? '');
   return { kind: 'image', before: lastWords(tidy(before)), after: firstWords(tidy(after)), alsoHere: [...new Set(alsoHere)] };
 }
 
@@ -87,8 +92,19 @@ function colourSubject(page: Page, element: ElementNode, finding: Finding): Colo
     return against >= required ? [{ of: 'text', way: 'house', colour: written, ratio: cut(against) }] : [];
   });
   return {
-    kind: 'colour', color: hexOf(color), background: hexOf(background), ratio: cut(ratio), required, sample: sampleOf(page, element),
-    passing: [...nearest('text', 'darker'), ...nearest('text', 'lighter'), ...house, ...nearest('ground', 'darker'), ...nearest('ground', 'lighter')],
+    kind: 'colour',
+    color: hexOf(color),
+    background: hexOf(background),
+    ratio: cut(ratio),
+    required,
+    sample: sampleOf(page, element),
+    passing: [
+      ...nearest('text', 'darker'),
+      ...nearest('text', 'lighter'),
+      ...house,
+      ...nearest('ground', 'darker'),
+      ...nearest('ground', 'lighter'),
+    ],
   };
 }
 
@@ -98,6 +114,9 @@ function cut(ratio: number): number {
 }
 
 function sampleOf(page: Page, element: ElementNode): string {
-  const own = shownTexts(page).filter((text) => elementParent(text) === element).map((text) => text.text).join(' ');
+  const own = shownTexts(page)
+    .filter((text) => elementParent(text) === element)
+    .map((text) => text.text)
+    .join(' ');
   return tidy(own).slice(0, 80) || nameOf(page, element).name.slice(0, 80);
 }

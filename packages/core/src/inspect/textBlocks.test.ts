@@ -8,8 +8,15 @@ function blocks(html: string): string[] | null {
 }
 
 test('paragraphs, headings, lists, quotations and tables lie one after the other, inside whatever holds them', () => {
-  expect(blocks('<main>\n<h2>Wax</h2>\n<div class="lead"><p>One <b>two</b></p></div>\n<ul><li>a<ul><li>b</li></ul></li></ul></main>\n<blockquote><p>Said</p></blockquote>')).toEqual([
-    '+<h2>Wax</h2>', '+<p>One <b>two</b></p>', '+<ul><li>a<ul><li>b</li></ul></li></ul>', '+<blockquote><p>Said</p></blockquote>',
+  expect(
+    blocks(
+      '<main>\n<h2>Wax</h2>\n<div class="lead"><p>One <b>two</b></p></div>\n<ul><li>a<ul><li>b</li></ul></li></ul></main>\n<blockquote><p>Said</p></blockquote>',
+    ),
+  ).toEqual([
+    '+<h2>Wax</h2>',
+    '+<p>One <b>two</b></p>',
+    '+<ul><li>a<ul><li>b</li></ul></li></ul>',
+    '+<blockquote><p>Said</p></blockquote>',
   ]);
 });
 
@@ -49,7 +56,13 @@ test('tangled markup has no blocks', () => {
 });
 
 test('blocks of any page lie in order and within it', () => {
-  for (const html of ['<b><p>One</b> two</p>', '<div><div><p>a</div></p></div>', '<p><div>x</div></p>', '<ul><p>a</p><li>b</ul><li>c', '<body><p>a</body><p>b</html><p>c']) {
+  for (const html of [
+    '<b><p>One</b> two</p>',
+    '<div><div><p>a</div></p></div>',
+    '<p><div>x</div></p>',
+    '<ul><p>a</p><li>b</ul><li>c',
+    '<body><p>a</body><p>b</html><p>c',
+  ]) {
     const found = textBlocks(parsePage(html));
     for (const [i, block] of (found ?? []).entries()) {
       expect(block.start).toBeGreaterThanOrEqual(i === 0 ? 0 : found![i - 1]!.end);

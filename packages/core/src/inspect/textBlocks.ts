@@ -10,7 +10,39 @@ export interface TextBlock {
 }
 
 const WRAPPERS = new Set(['div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'nav', 'center', 'hgroup']);
-const INLINE = new Set(['a', 'b', 'strong', 'i', 'em', 'span', 'font', 'u', 's', 'strike', 'small', 'big', 'sub', 'sup', 'code', 'kbd', 'samp', 'var', 'abbr', 'cite', 'q', 'dfn', 'mark', 'time', 'bdi', 'ins', 'del', 'tt', 'br', 'img', 'acronym']);
+const INLINE = new Set([
+  'a',
+  'b',
+  'strong',
+  'i',
+  'em',
+  'span',
+  'font',
+  'u',
+  's',
+  'strike',
+  'small',
+  'big',
+  'sub',
+  'sup',
+  'code',
+  'kbd',
+  'samp',
+  'var',
+  'abbr',
+  'cite',
+  'q',
+  'dfn',
+  'mark',
+  'time',
+  'bdi',
+  'ins',
+  'del',
+  'tt',
+  'br',
+  'img',
+  'acronym',
+]);
 const TEXTS = new Set(['p', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6']);
 
 /**
@@ -51,13 +83,22 @@ function collect(parent: ElementNode, found: TextBlock[]): boolean {
 function isUnderstood(block: ElementNode): boolean {
   if (TEXTS.has(block.tag)) return holdsText(block);
   if (block.tag === 'ul' || block.tag === 'ol') return isPlainList(block, 0);
-  if (block.tag === 'blockquote') return onlyElements(block) && childElements(block).every((child) => TEXTS.has(child.tag) || isList(child)) && childElements(block).every(isUnderstood);
+  if (block.tag === 'blockquote')
+    return (
+      onlyElements(block) &&
+      childElements(block).every((child) => TEXTS.has(child.tag) || isList(child)) &&
+      childElements(block).every(isUnderstood)
+    );
   return block.tag === 'table' && isPlainTable(block);
 }
 
 /** Text and phrasing elements alone, each closed where it began: a comment would be lost, and an open tag reaches into what follows. */
 function holdsText(element: ElementNode): boolean {
-  return element.children.every((node) => node.kind === 'text' || (node.kind === 'element' && node.space === 'html' && INLINE.has(node.tag) && isClosed(node) && holdsText(node)));
+  return element.children.every(
+    (node) =>
+      node.kind === 'text' ||
+      (node.kind === 'element' && node.space === 'html' && INLINE.has(node.tag) && isClosed(node) && holdsText(node)),
+  );
 }
 
 function isClosed({ tag, startTag, endTag }: ElementNode): boolean {
@@ -65,7 +106,10 @@ function isClosed({ tag, startTag, endTag }: ElementNode): boolean {
 }
 
 function onlyElements(element: ElementNode): boolean {
-  return element.children.length > 0 && element.children.every((node) => node.kind === 'element' || (node.kind === 'text' && tidy(node.text) === ''));
+  return (
+    element.children.length > 0 &&
+    element.children.every((node) => node.kind === 'element' || (node.kind === 'text' && tidy(node.text) === ''))
+  );
 }
 
 function isList({ tag }: ElementNode): boolean {
@@ -84,10 +128,18 @@ function isPlainItem(item: ElementNode, depth: number): boolean {
   const words = item.children.filter((node) => node.kind !== 'element' || INLINE.has(node.tag));
   if (!words.every((node) => node.kind === 'text' || (node.kind === 'element' && holdsText(node)))) return false;
   const paragraph = blocks[0]?.tag === 'p' ? blocks[0] : null;
-  if (paragraph && (!holdsText(paragraph) || words.some((node) => node.kind === 'element' || (node.kind === 'text' && tidy(node.text) !== '')))) return false;
+  if (
+    paragraph &&
+    (!holdsText(paragraph) || words.some((node) => node.kind === 'element' || (node.kind === 'text' && tidy(node.text) !== '')))
+  )
+    return false;
   const lists = paragraph ? blocks.slice(1) : blocks;
   const firstList = item.children.findIndex((node) => node === lists[0]);
-  const wordsAfter = firstList >= 0 && item.children.slice(firstList).some((node) => (node.kind === 'text' ? tidy(node.text) !== '' : node.kind !== 'element' || !isList(node)));
+  const wordsAfter =
+    firstList >= 0 &&
+    item.children
+      .slice(firstList)
+      .some((node) => (node.kind === 'text' ? tidy(node.text) !== '' : node.kind !== 'element' || !isList(node)));
   return !wordsAfter && lists.every((child) => isList(child) && isPlainList(child, depth + 1));
 }
 
@@ -97,7 +149,13 @@ function isPlainTable(table: ElementNode): boolean {
   const parts = childElements(table);
   const order = parts.map(({ tag }) => tag).join(' ');
   if (!/^(?:caption ?)?(?:thead ?)?(?:tbody|(?:tr ?)+)$/.test(order)) return false;
-  return parts.every((part) => (part.tag === 'caption' ? part.children.every((node) => node.kind === 'text') : part.tag === 'tr' ? isPlainRow(part) : onlyElements(part) && childElements(part).every((row) => row.tag === 'tr' && isPlainRow(row))));
+  return parts.every((part) =>
+    part.tag === 'caption'
+      ? part.children.every((node) => node.kind === 'text')
+      : part.tag === 'tr'
+        ? isPlainRow(part)
+        : onlyElements(part) && childElements(part).every((row) => row.tag === 'tr' && isPlainRow(row)),
+  );
 }
 
 function isPlainRow(row: ElementNode): boolean {

@@ -22,7 +22,12 @@ export interface OutlineRow {
 }
 
 export function inspectOutline(page: Page): OutlineRow[] {
-  return outline(page).map(({ element, level, name, under }) => ({ path: pathOf(page, element), level, text: name, parent: under && pathOf(page, under.element) }));
+  return outline(page).map(({ element, level, name, under }) => ({
+    path: pathOf(page, element),
+    level,
+    text: name,
+    parent: under && pathOf(page, under.element),
+  }));
 }
 
 export interface TableRow {
@@ -34,7 +39,9 @@ export interface TableRow {
   cells: { path: string; row: number; column: number; rowSpan: number; colSpan: number; header: boolean; headers: string[] }[];
 }
 
-/** Grids and headers after the HTML standard's table model. A use that evidence leaves open counts as data: nothing is hidden by a guess. */
+/**
+ * Grids and headers after the HTML standard's table model. A use that evidence leaves open counts as data: nothing is hidden by a guess.
+ */
 export function inspectTables(page: Page): TableRow[] {
   return knownTables(page).map(({ element, use, grid }) => ({
     path: pathOf(page, element),
@@ -42,7 +49,15 @@ export function inspectTables(page: Page): TableRow[] {
     caption: nameOf(page, element).name,
     rows: grid.rows,
     columns: grid.columns,
-    cells: grid.cells.map(({ element: cell, row, column, rowSpan, colSpan }) => ({ path: pathOf(page, cell), row, column, rowSpan, colSpan, header: cell.tag === 'th', headers: headersOf(page, element, cell).map((head) => pathOf(page, head)) })),
+    cells: grid.cells.map(({ element: cell, row, column, rowSpan, colSpan }) => ({
+      path: pathOf(page, cell),
+      row,
+      column,
+      rowSpan,
+      colSpan,
+      header: cell.tag === 'th',
+      headers: headersOf(page, element, cell).map((head) => pathOf(page, head)),
+    })),
   }));
 }
 
@@ -63,7 +78,14 @@ export function inspectLists(page: Page): ListRow[] {
     depths.set(element, depth);
     return { path: pathOf(page, element), kind, items: items.length, depth, order: element.order };
   });
-  const typed = typedLists(page).map(({ items, lines }): ListRow & { order: number } => ({ path: pathOf(page, lines[0]!.block), kind: items[0]!.marker.kind === 'bullet' ? 'unordered' : 'ordered', items: items.length, depth: 0, typed: true, order: lines[0]!.block.order }));
+  const typed = typedLists(page).map(({ items, lines }): ListRow & { order: number } => ({
+    path: pathOf(page, lines[0]!.block),
+    kind: items[0]!.marker.kind === 'bullet' ? 'unordered' : 'ordered',
+    items: items.length,
+    depth: 0,
+    typed: true,
+    order: lines[0]!.block.order,
+  }));
   return [...real, ...typed].sort((a, b) => a.order - b.order).map(({ order: _order, ...row }) => row);
 }
 
@@ -83,7 +105,14 @@ export function inspectLinks(page: Page): LinkRow[] {
   return links(page).map(({ element, name, href }) => {
     const path = pathOf(page, element);
     const target = valueOf(element, 'target');
-    return { path, name, href, target, newWindow: target !== null && !['', '_self', '_parent', '_top'].includes(target.trim().toLowerCase()), problems: [...new Set(problems.get(path) ?? [])] };
+    return {
+      path,
+      name,
+      href,
+      target,
+      newWindow: target !== null && !['', '_self', '_parent', '_top'].includes(target.trim().toLowerCase()),
+      problems: [...new Set(problems.get(path) ?? [])],
+    };
   });
 }
 
@@ -100,7 +129,13 @@ export interface ImageRow {
 export function inspectImages(page: Page): ImageRow[] {
   return images(page).map((image) => {
     const src = addressOf(image);
-    return { path: pathOf(page, image), src, alt: valueOf(image, 'alt'), name: nameOf(page, image).name, decorative: roleOf(image) === 'presentation' || (has(image, 'alt') && tidy(valueOf(image, 'alt')!) === ''), fileName: fileNameOf(src) };
+    return {
+      path: pathOf(page, image),
+      src,
+      alt: valueOf(image, 'alt'),
+      name: nameOf(page, image).name,
+      decorative: roleOf(image) === 'presentation' || (has(image, 'alt') && tidy(valueOf(image, 'alt')!) === ''),
+      fileName: fileNameOf(src),
+    };
   });
 }
-

@@ -10,20 +10,31 @@ export const remedy: Remedy = {
   name: 'absorb-words',
   label: 'Take in the words before it',
   certain: false,
-  fields: [{ name: 'words', label: 'Words of the sentence that become the link', kind: 'text', hint: 'They stand right before the link; its own words go.' }],
+  fields: [
+    {
+      name: 'words',
+      label: 'Words of the sentence that become the link',
+      kind: 'text',
+      hint: 'They stand right before the link; its own words go.',
+    },
+  ],
   propose: ({ page, element }) => ({ words: likelyWords(page, element) }),
   plan({ page, element }, inputs) {
     const words = tidy(inputs.words ?? '');
     const before = textBefore(page, element);
     const content = contentRange(element);
-    if (!before || !content || !element.range || !element.endTag || !element.startTag) return decline(before ? NO_SOURCE : 'No words stand right before this link.');
+    if (!before || !content || !element.range || !element.endTag || !element.startTag)
+      return decline(before ? NO_SOURCE : 'No words stand right before this link.');
     if (!words) return decline('Choose the words that become the link.');
     const found = before.text.lastIndexOf(words);
     if (found < 0) return decline('Those words do not stand right before the link.');
     const between = before.text.slice(found + words.length);
     if (!/^[\s,:;–-]*$/.test(between)) return decline('Words between these and the link would be lost; take them in too.');
     const tag = page.source.slice(element.startTag.start, element.startTag.end);
-    return planned({ start: before.start + found, end: before.start + found, text: tag }, { start: before.start + found + words.length, end: element.range.end, text: '</a>' });
+    return planned(
+      { start: before.start + found, end: before.start + found, text: tag },
+      { start: before.start + found + words.length, end: element.range.end, text: '</a>' },
+    );
   },
 };
 
@@ -39,6 +50,12 @@ function textBefore(page: Page, link: ElementNode): { text: string; start: numbe
 /** The last clause before the link without its first small words. */
 function likelyWords(page: Page, link: ElementNode): string {
   const text = textBefore(page, link)?.text ?? '';
-  const clause = text.replace(/[\s,:;–-]+$/, '').split(/[.!?;:()]\s*/).pop() ?? '';
-  return tidy(clause).replace(CONNECTIVES, '').replace(/^(?:the|a|an)\s+(?=\S+\s)/i, '');
+  const clause =
+    text
+      .replace(/[\s,:;–-]+$/, '')
+      .split(/[.!?;:()]\s*/)
+      .pop() ?? '';
+  return tidy(clause)
+    .replace(CONNECTIVES, '')
+    .replace(/^(?:the|a|an)\s+(?=\S+\s)/i, '');
 }

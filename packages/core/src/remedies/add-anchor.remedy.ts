@@ -10,13 +10,22 @@ export const remedy: Remedy = {
   name: 'add-anchor',
   label: 'Put the place at a heading',
   certain: false,
-  fields: ({ page }) => [{ name: 'heading', label: 'It should lead to', kind: 'choice', options: outline(page).map((heading, i) => ({ value: String(i), label: heading.name })) }],
+  fields: ({ page }) => [
+    {
+      name: 'heading',
+      label: 'It should lead to',
+      kind: 'choice',
+      options: outline(page).map((heading, i) => ({ value: String(i), label: heading.name })),
+    },
+  ],
   propose: (target) => ({ heading: String(likeliest(target)) }),
   plan(target, inputs) {
     const heading = outline(target.page)[Number(inputs.heading ?? likeliest(target))];
     if (!heading) return decline('The page has no heading to lead to.');
     const own = valueOf(heading.element, 'id');
-    const edit = own ? setAttribute(target.element, 'href', `#${own}`) : setAttribute(heading.element, 'id', anchorOf(valueOf(target.element, 'href') ?? ''));
+    const edit = own
+      ? setAttribute(target.element, 'href', `#${own}`)
+      : setAttribute(heading.element, 'id', anchorOf(valueOf(target.element, 'href') ?? ''));
     return edit ? planned(edit) : decline(NO_SOURCE);
   },
 };

@@ -10,7 +10,13 @@ export const remedy: Remedy = {
   name: 'add-caption',
   label: 'Add a caption',
   certain: false,
-  fields: ({ element }) => [{ name: 'caption', label: element.tag === 'table' ? 'What does the table list?' : 'What has the image to do with the text?', kind: 'text' }],
+  fields: ({ element }) => [
+    {
+      name: 'caption',
+      label: element.tag === 'table' ? 'What does the table list?' : 'What has the image to do with the text?',
+      kind: 'text',
+    },
+  ],
   propose: ({ page, element }) => ({ caption: element.tag === 'table' ? (headingBefore(page, element)?.name ?? '') : '' }),
   plan({ page, element }, inputs) {
     const caption = tidy(inputs.caption ?? '');

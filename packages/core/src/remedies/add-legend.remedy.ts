@@ -14,14 +14,18 @@ export const remedy: Remedy = {
     const text = tidy(inputs.text ?? '');
     if (!text) return decline('Write what the choices answer.');
     const legend = `<legend>${escapeText(text)}</legend>`;
-    const group = fields(page).filter((field) => inputType(field) === inputType(element) && valueOf(field, 'name') === valueOf(element, 'name'));
+    const group = fields(page).filter(
+      (field) => inputType(field) === inputType(element) && valueOf(field, 'name') === valueOf(element, 'name'),
+    );
     const holder = commonParent(group);
     if (!holder) return decline(NO_SOURCE);
     if (holder.tag === 'fieldset' && holder.startTag) return planned(insertAt(holder.startTag.end, legend));
     const [first, last] = [topUnder(holder, group[0]!), topUnder(holder, group.at(-1)!)];
     const paragraph = holder.tag === 'p' ? holder : null;
     const range = paragraph?.range ?? (first.range && last.range ? { start: first.range.start, end: last.range.end } : null);
-    return range && (!paragraph || paragraph.endTag) ? planned(insertAt(range.start, `<fieldset>${legend}`), insertAt(range.end, '</fieldset>')) : decline(NO_SOURCE);
+    return range && (!paragraph || paragraph.endTag)
+      ? planned(insertAt(range.start, `<fieldset>${legend}`), insertAt(range.end, '</fieldset>'))
+      : decline(NO_SOURCE);
   },
 };
 
@@ -36,4 +40,3 @@ function topUnder(holder: ElementNode, element: ElementNode): ElementNode {
   while (elementParent(here) && elementParent(here) !== holder) here = elementParent(here)!;
   return here;
 }
-

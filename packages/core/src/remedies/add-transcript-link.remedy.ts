@@ -8,7 +8,10 @@ export const remedy: Remedy = {
   name: 'add-transcript-link',
   label: 'Link to its transcript',
   certain: false,
-  fields: [{ name: 'href', label: 'Where the transcript lies', kind: 'text' }, { name: 'text', label: 'Text of the link', kind: 'text' }],
+  fields: [
+    { name: 'href', label: 'Where the transcript lies', kind: 'text' },
+    { name: 'text', label: 'Text of the link', kind: 'text' },
+  ],
   propose: ({ finding }) => ({ href: '', text: `Transcript of ${String(finding.values.file ?? 'the recording')}` }),
   plan({ page, element }, inputs) {
     const [href, text] = [tidy(inputs.href ?? ''), tidy(inputs.text ?? '')];

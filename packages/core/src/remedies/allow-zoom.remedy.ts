@@ -9,7 +9,10 @@ export const remedy: Remedy = {
   certain: true,
   fields: [],
   plan({ element }) {
-    const kept = (valueOf(element, 'content') ?? '').split(/[,;]/).map((part) => part.trim()).filter((part) => part !== '' && !/^(?:user-scalable|maximum-scale|minimum-scale)\s*=/i.test(part));
+    const kept = (valueOf(element, 'content') ?? '')
+      .split(/[,;]/)
+      .map((part) => part.trim())
+      .filter((part) => part !== '' && !/^(?:user-scalable|maximum-scale|minimum-scale)\s*=/i.test(part));
     const edit = setAttribute(element, 'content', kept.join(', ') || 'width=device-width');
     return edit ? planned(edit) : decline(NO_SOURCE);
   },

@@ -31,7 +31,13 @@ export function offersFor(page: Page, finding: Finding): RemedyOffer[] {
 
 function offerOf(remedy: Remedy, target: Target): RemedyOffer {
   const fields = typeof remedy.fields === 'function' ? remedy.fields(target) : remedy.fields;
-  const offer = { name: remedy.name, label: remedy.label, certain: isCertain(remedy, target.finding.rule), fields, inputs: remedy.propose?.(target) ?? {} };
+  const offer = {
+    name: remedy.name,
+    label: remedy.label,
+    certain: isCertain(remedy, target.finding.rule),
+    fields,
+    inputs: remedy.propose?.(target) ?? {},
+  };
   if (fields.length > 0 && fields.some((field) => field.kind !== 'choice')) return offer;
   const plan = remedy.plan(target, offer.inputs);
   return plan.ok ? offer : { ...offer, declines: plan.reason };
@@ -77,7 +83,12 @@ export interface FixedCertain {
  * are followed through each edit, so that one a person has settled (`leave`) stays left alone, and of equal ones none is passed over.
  * `only` names the rules to fix, `profile` what the house asks for.
  */
-export function fixCertain(page: Page, only?: readonly string[], profile: Profile = DEFAULT_PROFILE, leave: (finding: Finding) => boolean = () => false): FixedCertain {
+export function fixCertain(
+  page: Page,
+  only?: readonly string[],
+  profile: Profile = DEFAULT_PROFILE,
+  leave: (finding: Finding) => boolean = () => false,
+): FixedCertain {
   let here = page;
   let seen = auditPage(page).findings;
   /** What each finding that is still there was when it was first seen. */
@@ -102,7 +113,10 @@ export function fixCertain(page: Page, only?: readonly string[], profile: Profil
   return { ...done, after: here.source };
 }
 
-/** How often a problem may be acted on: as often as it stood, and once more for what comes to light. Two remedies that undo each other end there. */
+/**
+ * How often a problem may be acted on: as often as it stood, and once more for what comes to light. Two remedies that undo each other end
+ * there.
+ */
 class Turns {
   private readonly left = new Map<string, number>();
 
@@ -119,10 +133,20 @@ class Turns {
   }
 }
 
-function nextCertain(page: Page, seen: readonly Finding[], passes: (finding: Finding) => boolean, profile: Profile, only?: readonly string[]): { finding: Finding; after: string; change: Change } | null {
+function nextCertain(
+  page: Page,
+  seen: readonly Finding[],
+  passes: (finding: Finding) => boolean,
+  profile: Profile,
+  only?: readonly string[],
+): { finding: Finding; after: string; change: Change } | null {
   for (const finding of seen) {
     if (passes(finding) || (only && !only.includes(finding.rule))) continue;
-    if (!finding.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)) || selectFindings([finding], profile)[0]?.outcome !== 'failed') continue;
+    if (
+      !finding.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)) ||
+      selectFindings([finding], profile)[0]?.outcome !== 'failed'
+    )
+      continue;
     for (const name of finding.remedies) {
       if (!isCertain(REMEDIES[name], finding.rule)) continue;
       const target = targetOf(page, finding);
@@ -173,7 +197,10 @@ export function fixAlike(page: Page, findings: readonly Finding[], name: RemedyN
   return { ...done, after: here.source };
 }
 
-/** Findings of the same slip: the same rule and remedy; where a remedy needs words, only those about the same thing (one image, one destination). */
+/**
+ * Findings of the same slip: the same rule and remedy; where a remedy needs words, only those about the same thing (one image, one
+ * destination).
+ */
 export function alikeTo(page: Page, finding: Finding, name: RemedyName, among: readonly Finding[]): Finding[] {
   return among.filter((one) => {
     if (one.rule !== finding.rule || one.message !== finding.message || !one.remedies.includes(name)) return false;

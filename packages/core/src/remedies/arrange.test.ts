@@ -15,8 +15,16 @@ const P = '/html[1]/body[1]';
 
 describe('levels', () => {
   test('many headings at once, each with its own level and nothing else touched', () => {
-    expect(arranged('<h2 id=a>A</h2>\n<h4>B</h4>\n<p><b>C</b></p>\n<h3>D</h3>', { kind: 'levels', levels: [{ path: `${P}/h4[1]`, level: 3 }, { path: `${P}/p[1]`, level: 3 }, { path: `${P}/h3[1]`, level: 0 }] }))
-      .toBe('<h2 id=a>A</h2>\n<h3>B</h3>\n<h3>C</h3>\n<p>D</p>');
+    expect(
+      arranged('<h2 id=a>A</h2>\n<h4>B</h4>\n<p><b>C</b></p>\n<h3>D</h3>', {
+        kind: 'levels',
+        levels: [
+          { path: `${P}/h4[1]`, level: 3 },
+          { path: `${P}/p[1]`, level: 3 },
+          { path: `${P}/h3[1]`, level: 0 },
+        ],
+      }),
+    ).toBe('<h2 id=a>A</h2>\n<h3>B</h3>\n<h3>C</h3>\n<p>D</p>');
   });
 
   test.each<[string, Arrangement, RegExp]>([
@@ -30,18 +38,26 @@ describe('levels', () => {
 
 describe('tables', () => {
   const bare = '<table><tr><td>Lock</td><td>Depth</td></tr><tr><td>One</td><td>2 m</td></tr></table>';
-  const both = '<table><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><th scope="row">One</th><td>2 m</td></tr></table>';
-  const wish = (headers: 'row' | 'column' | 'both' | 'none', caption = ''): Arrangement => ({ kind: 'table', path: `${P}/table[1]`, headers, caption });
+  const both =
+    '<table><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><th scope="row">One</th><td>2 m</td></tr></table>';
+  const wish = (headers: 'row' | 'column' | 'both' | 'none', caption = ''): Arrangement => ({
+    kind: 'table',
+    path: `${P}/table[1]`,
+    headers,
+    caption,
+  });
 
   test('both, with a caption', () => expect(arranged(bare, wish('both', 'Locks'))).toBe(both));
   test('back to none is the table as it was', () => expect(arranged(both, wish('none'))).toBe(bare));
   test('from the first row to the first column', () => {
-    expect(arranged('<table><tr><th scope=col>Lock</th><th scope=col>Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>', wish('column')))
-      .toBe('<table><tr><th scope="row">Lock</th><td>Depth</td></tr><tr><th scope="row">One</th><td>2 m</td></tr></table>');
+    expect(
+      arranged('<table><tr><th scope=col>Lock</th><th scope=col>Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>', wish('column')),
+    ).toBe('<table><tr><th scope="row">Lock</th><td>Depth</td></tr><tr><th scope="row">One</th><td>2 m</td></tr></table>');
   });
   test('a wrong scope is set right, a right one left as it is written', () => {
-    expect(arranged('<table><tr><th scope=row>Lock</th><th scope=col>Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>', wish('row')))
-      .toBe('<table><tr><th scope="col">Lock</th><th scope=col>Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>');
+    expect(
+      arranged('<table><tr><th scope=row>Lock</th><th scope=col>Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>', wish('row')),
+    ).toBe('<table><tr><th scope="col">Lock</th><th scope=col>Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>');
   });
   test('new words replace a caption’s, the same words leave its markup', () => {
     expect(arranged(both, wish('both', 'Depths & locks'))).toBe(both.replace('Locks', 'Depths &amp; locks'));
@@ -57,8 +73,12 @@ describe('tables', () => {
   });
   test('a layout table is laid out in the order chosen', () => {
     const layout = '<table><tr><td>North</td><td>South</td></tr><tr><td>Gate</td><td>Weir</td></tr></table>';
-    expect(arranged(layout, { kind: 'flatten', path: `${P}/table[1]`, order: 'columns' })).toBe('<p>North</p>\n<p>Gate</p>\n<p>South</p>\n<p>Weir</p>');
-    expect(arranged(layout, { kind: 'flatten', path: `${P}/table[1]`, order: 'rows' })).toBe('<p>North</p>\n<p>South</p>\n<p>Gate</p>\n<p>Weir</p>');
+    expect(arranged(layout, { kind: 'flatten', path: `${P}/table[1]`, order: 'columns' })).toBe(
+      '<p>North</p>\n<p>Gate</p>\n<p>South</p>\n<p>Weir</p>',
+    );
+    expect(arranged(layout, { kind: 'flatten', path: `${P}/table[1]`, order: 'rows' })).toBe(
+      '<p>North</p>\n<p>South</p>\n<p>Gate</p>\n<p>Weir</p>',
+    );
   });
 });
 
@@ -81,11 +101,16 @@ describe('the same slip many times', () => {
     const [first] = findingsOf(html).filter((finding) => finding.rule === 'images/no-alternative');
     const alike = alikeTo(page, first!, 'describe', findingsOf(html));
     expect(alike.map((finding) => finding.subject)).toEqual(['gate.png', 'gate.png']);
-    expect(fixAlike(page, alike, 'describe', { alt: 'A lock gate' }).after).toBe('<p><img alt="A lock gate" src="gate.png"> North</p><p><img src="weir.png"> South</p><p><img alt="A lock gate" src="gate.png"> East</p>');
+    expect(fixAlike(page, alike, 'describe', { alt: 'A lock gate' }).after).toBe(
+      '<p><img alt="A lock gate" src="gate.png"> North</p><p><img src="weir.png"> South</p><p><img alt="A lock gate" src="gate.png"> East</p>',
+    );
   });
 
   test('one slip is fixed however often it stands', () => {
-    const html = Array.from({ length: 12 }, (_, i) => `<p>Leaf ${i}: <a href="leaf-${i}.html" target="_blank">Leaf number ${i}</a>.</p>`).join('');
+    const html = Array.from(
+      { length: 12 },
+      (_, i) => `<p>Leaf ${i}: <a href="leaf-${i}.html" target="_blank">Leaf number ${i}</a>.</p>`,
+    ).join('');
     const page = parsePage(html);
     const all = findingsOf(html).filter((finding) => finding.rule === 'links/new-window');
     const { after, fixed } = fixAlike(page, alikeTo(page, all[0]!, 'same-window', all), 'same-window', {});
@@ -98,12 +123,19 @@ describe('the same slip many times', () => {
     const leaps = findingsOf(html).filter((finding) => finding.rule === 'headings/leap');
     expect(fixAlike(page, leaps, 'set-level', {}).after).toBe('<h2>A</h2><h3>B</h3><h2>C</h2><h3>D</h3>');
     const refused = fixAlike(page, leaps, 'set-level', { level: '9' });
-    expect([refused.after, refused.declined.map((one) => one.reason)]).toEqual([html, ['Choose a level from 1 to 6.', 'Choose a level from 1 to 6.']]);
+    expect([refused.after, refused.declined.map((one) => one.reason)]).toEqual([
+      html,
+      ['Choose a level from 1 to 6.', 'Choose a level from 1 to 6.'],
+    ]);
   });
 });
 
 test('a page by kind, out of its surroundings', () => {
-  const kinds = inspectKinds(parsePage('<h2>Wax</h2><nav aria-label="Parts"><a href="x.html">here</a></nav><img src="a.png" alt=""><img src="b.png"><img src="c.png" alt="A hive"><label>Name <input></label><input type="hidden">'));
+  const kinds = inspectKinds(
+    parsePage(
+      '<h2>Wax</h2><nav aria-label="Parts"><a href="x.html">here</a></nav><img src="a.png" alt=""><img src="b.png"><img src="c.png" alt="A hive"><label>Name <input></label><input type="hidden">',
+    ),
+  );
   expect(kinds.headings.map(({ name, detail }) => [name, detail])).toEqual([['Wax', 'level 2']]);
   expect(kinds.links.map(({ name, detail }) => [name, detail])).toEqual([['here', 'x.html']]);
   expect(kinds.landmarks.map(({ name, detail }) => [name, detail])).toEqual([['Parts', 'navigation']]);
@@ -112,9 +144,12 @@ test('a page by kind, out of its surroundings', () => {
 });
 
 test('greys look the same to every eye, and red and green come close without the cones for them', () => {
-  for (const rows of Object.values(COLOUR_VISION)) for (const row of [0, 3, 6]) expect(rows[row]! + rows[row + 1]! + rows[row + 2]!).toBeCloseTo(1, 5);
-  const seen = (name: keyof typeof COLOUR_VISION, [r, g, b]: number[]) => [0, 3, 6].map((row) => COLOUR_VISION[name][row]! * r! + COLOUR_VISION[name][row + 1]! * g! + COLOUR_VISION[name][row + 2]! * b!);
-  const apart = (name: keyof typeof COLOUR_VISION) => Math.hypot(...seen(name, [0.5, 0, 0]).map((value, i) => value - seen(name, [0, 0.15, 0])[i]!));
+  for (const rows of Object.values(COLOUR_VISION))
+    for (const row of [0, 3, 6]) expect(rows[row]! + rows[row + 1]! + rows[row + 2]!).toBeCloseTo(1, 5);
+  const seen = (name: keyof typeof COLOUR_VISION, [r, g, b]: number[]) =>
+    [0, 3, 6].map((row) => COLOUR_VISION[name][row]! * r! + COLOUR_VISION[name][row + 1]! * g! + COLOUR_VISION[name][row + 2]! * b!);
+  const apart = (name: keyof typeof COLOUR_VISION) =>
+    Math.hypot(...seen(name, [0.5, 0, 0]).map((value, i) => value - seen(name, [0, 0.15, 0])[i]!));
   expect(apart('no-green')).toBeLessThan(Math.hypot(0.5, 0.15) / 2);
   expect(apart('no-red')).toBeLessThan(Math.hypot(0.5, 0.15) / 2);
 });

@@ -31,7 +31,9 @@ export function arrange(page: Page, wish: Arrangement): RemedyResult {
   const change = changeOf(page.source, plan.value);
   if (!change.ok) return decline('These changes get in each other’s way here. Make them one at a time, or in Source.');
   const after = applyChange(page.source, change.value);
-  return after.ok && after.value !== page.source ? { ok: true, value: { change: change.value, after: after.value } } : decline('This would change nothing.');
+  return after.ok && after.value !== page.source
+    ? { ok: true, value: { change: change.value, after: after.value } }
+    : decline('This would change nothing.');
 }
 
 function planOf(page: Page, wish: Arrangement): Plan {
@@ -52,7 +54,10 @@ function byRemedy(page: Page, path: string, name: RemedyName, inputs: Inputs): P
   const element = elementAt(page, path);
   if (!element) return decline(GONE);
   const range = element.range ?? { start: 0, end: 0 };
-  return REMEDIES[name].plan({ page, element, finding: { rule: '', message: '', values: {}, at: { path, ...range, line: 1, column: 1 } } }, inputs);
+  return REMEDIES[name].plan(
+    { page, element, finding: { rule: '', message: '', values: {}, at: { path, ...range, line: 1, column: 1 } } },
+    inputs,
+  );
 }
 
 function levelsPlan(page: Page, levels: readonly { path: string; level: number }[]): Plan {
@@ -63,7 +68,12 @@ function levelsPlan(page: Page, levels: readonly { path: string; level: number }
     if (!Number.isInteger(level) || level < 0 || level > 6) return decline('Levels go from 1 to 6.');
     const is = headingLevel(element);
     if (is === level) continue;
-    const plan = is === null ? byRemedy(page, path, 'make-heading', { level: String(level) }) : level === 0 ? byRemedy(page, path, 'make-paragraph', {}) : levelPlan(page, element, level);
+    const plan =
+      is === null
+        ? byRemedy(page, path, 'make-heading', { level: String(level) })
+        : level === 0
+          ? byRemedy(page, path, 'make-paragraph', {})
+          : levelPlan(page, element, level);
     if (!plan.ok) return plan;
     edits.push(...plan.value);
   }

@@ -28,7 +28,8 @@ export const remedy: Remedy = {
     for (const cell of grid.cells) {
       if (cell.element.tag !== 'td' || shownText(page, cell.element) === '') continue;
       const heads = headersAround(heading, cell);
-      if (heads.length === 0 && cell.colSpan < grid.columns) return decline('Some cells have no header in their row or column; set the headers first.');
+      if (heads.length === 0 && cell.colSpan < grid.columns)
+        return decline('Some cells have no header in their row or column; set the headers first.');
       if (heads.length > 0) edits.push(setAttribute(cell.element, 'headers', heads.map((head) => ids.get(head.element)!).join(' ')));
     }
     if (edits.length === 0) return decline('The headers of this table cannot be told from where they stand.');

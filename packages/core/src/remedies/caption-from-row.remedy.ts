@@ -32,4 +32,3 @@ function lineAbove(table: ElementNode): [ElementNode | null, ElementNode | null]
 function withoutBreaks(markup: string): string {
   return markup.replace(/(?:\s*<br\s*\/?>)+$/i, '');
 }
-

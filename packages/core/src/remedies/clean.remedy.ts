@@ -9,16 +9,23 @@ import { dropAttribute, setAttribute, unwrap } from './markup.ts';
 import { dropDeclarations } from './styling.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Takes out what a word processor left: its tags, classes, comments and looks. Strong, emphasis, lists, tables, links and languages stay. */
+/**
+ * Takes out what a word processor left: its tags, classes, comments and looks. Strong, emphasis, lists, tables, links and languages stay.
+ */
 export const remedy: Remedy = {
   name: 'clean',
   label: 'Clean the whole page',
   certain: true,
   fields: [],
   plan({ page }) {
-    const edits = [...page.elements.flatMap((element) => (element === page.body || element === page.html ? [] : cleanElement(page, element))), ...comments(page).map((node): Edit => ({ ...node.range!, text: '' }))];
+    const edits = [
+      ...page.elements.flatMap((element) => (element === page.body || element === page.html ? [] : cleanElement(page, element))),
+      ...comments(page).map((node): Edit => ({ ...node.range!, text: '' })),
+    ];
     if (edits.length === 0) return decline('Nothing is left to clean.');
-    return losesContrast(page, edits) ? decline('Without these colours some of the text would be too faint on its ground; clean it in Source.') : planned(...edits);
+    return losesContrast(page, edits)
+      ? decline('Without these colours some of the text would be too faint on its ground; clean it in Source.')
+      : planned(...edits);
   },
 };
 
@@ -27,11 +34,21 @@ function cleanElement(page: Page, element: ElementNode): Edit[] {
   if (/^(?:o|w|m|v|st1):/.test(element.tag)) return unwrap(element);
   if (setsLooksOnly(element)) return withMeaning(page, element);
   if (!isPasted(element)) return [];
-  const edits: (Edit | null)[] = [dropDeclarations(page, element, (property) => LOOKS.has(property) || property.startsWith('mso-') || property.startsWith('-webkit-'))];
+  const edits: (Edit | null)[] = [
+    dropDeclarations(page, element, (property) => LOOKS.has(property) || property.startsWith('mso-') || property.startsWith('-webkit-')),
+  ];
   const className = valueOf(element, 'class');
   if (className !== null) {
-    const kept = className.split(/\s+/).filter((name) => name !== '' && !/^(?:x?mso|outlineelement|textrun|normaltextrun|scxw|eop)/i.test(name));
-    edits.push(kept.length === 0 ? dropAttribute(page, element, 'class') : kept.join(' ') === className ? null : setAttribute(element, 'class', kept.join(' ')));
+    const kept = className
+      .split(/\s+/)
+      .filter((name) => name !== '' && !/^(?:x?mso|outlineelement|textrun|normaltextrun|scxw|eop)/i.test(name));
+    edits.push(
+      kept.length === 0
+        ? dropAttribute(page, element, 'class')
+        : kept.join(' ') === className
+          ? null
+          : setAttribute(element, 'class', kept.join(' ')),
+    );
   }
   return edits.filter((edit) => edit !== null);
 }
@@ -46,15 +63,24 @@ function withMeaning(page: Page, element: ElementNode): Edit[] {
   if ((!bold && !slanted) || !element.endTag) return unwrap(element);
   const open = `${bold ? '<strong>' : ''}${slanted ? '<em>' : ''}`;
   const close = `${slanted ? '</em>' : ''}${bold ? '</strong>' : ''}`;
-  return [{ ...element.startTag!, text: open }, { ...element.endTag, text: close }];
+  return [
+    { ...element.startTag!, text: open },
+    { ...element.endTag, text: close },
+  ];
 }
 
 function comments(page: Page): CommentNode[] {
-  return [...descendants(page.body)].filter((node): node is CommentNode => node.kind === 'comment' && node.range !== null && /^\[(?:if|endif)/i.test(node.text));
+  return [...descendants(page.body)].filter(
+    (node): node is CommentNode => node.kind === 'comment' && node.range !== null && /^\[(?:if|endif)/i.test(node.text),
+  );
 }
 
 function losesContrast(page: Page, edits: readonly Edit[]): boolean {
   const change = changeOf(page.source, edits);
   const after = change.ok ? applyChange(page.source, change.value) : change;
-  return !after.ok || contrastFailures(parsePage(after.value, { scope: page.scope, surroundings: page.surroundings }), 'AA').length > contrastFailures(page, 'AA').length;
+  return (
+    !after.ok ||
+    contrastFailures(parsePage(after.value, { scope: page.scope, surroundings: page.surroundings }), 'AA').length >
+      contrastFailures(page, 'AA').length
+  );
 }

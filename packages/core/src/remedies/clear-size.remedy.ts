@@ -9,7 +9,9 @@ export const remedy: Remedy = {
   certain: true,
   fields: [],
   plan({ page, finding }) {
-    const edits = (forcedSizes(page).get(String(finding.values.size)) ?? []).flatMap((element) => withoutLook(page, element, (property) => property === 'font-size' || property === 'font', 'size'));
+    const edits = (forcedSizes(page).get(String(finding.values.size)) ?? []).flatMap((element) =>
+      withoutLook(page, element, (property) => property === 'font-size' || property === 'font', 'size'),
+    );
     return edits.length > 0 ? planned(...edits) : decline('This size is set in a way that cannot be taken away here; fix it in Source.');
   },
 };

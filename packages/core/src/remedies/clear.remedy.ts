@@ -19,12 +19,23 @@ export const remedy: Remedy = {
 function editsFor({ page, element, finding }: Target): Edit[] {
   switch (finding.rule) {
     case 'text/forced-face':
-      return (forcedFaces(page).get(String(finding.values.face)) ?? []).flatMap((one) => withoutLook(page, one, (property) => property === 'font-family', 'face'));
+      return (forcedFaces(page).get(String(finding.values.face)) ?? []).flatMap((one) =>
+        withoutLook(page, one, (property) => property === 'font-family', 'face'),
+      );
     case 'text/too-many-colours':
       return [...inlineColours(page).values()].flat().flatMap((one) => withoutLook(page, one, (property) => property === 'color', 'color'));
     case 'colour/half-set':
-      return (halfSetColours(page).get(`${finding.message} ${String(finding.values.value)}`) ?? []).flatMap((one) => withoutLook(page, one, (property) => (finding.message === 'text' ? property === 'color' : property === 'background' || property === 'background-color'), finding.message === 'text' ? 'color' : null));
+      return (halfSetColours(page).get(`${finding.message} ${String(finding.values.value)}`) ?? []).flatMap((one) =>
+        withoutLook(
+          page,
+          one,
+          (property) => (finding.message === 'text' ? property === 'color' : property === 'background' || property === 'background-color'),
+          finding.message === 'text' ? 'color' : null,
+        ),
+      );
     default:
-      return element.tag === 'u' ? unwrap(element) : withoutLook(page, element, (property) => property === 'text-decoration' || property === 'text-decoration-line', null);
+      return element.tag === 'u'
+        ? unwrap(element)
+        : withoutLook(page, element, (property) => property === 'text-decoration' || property === 'text-decoration-line', null);
   }
 }

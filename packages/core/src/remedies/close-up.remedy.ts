@@ -19,8 +19,11 @@ export const remedy: Remedy = {
     for (const { range } of passage?.texts ?? []) {
       if (!range) return decline(NO_SOURCE);
       const written = page.source.slice(range.start, range.end);
-      for (const found of written.matchAll(ONE)) edits.push({ start: range.start + found.index, end: range.start + found.index + found[0].length, text: '' });
+      for (const found of written.matchAll(ONE))
+        edits.push({ start: range.start + found.index, end: range.start + found.index + found[0].length, text: '' });
     }
-    return edits.length > 0 ? planned(...edits) : decline('These letters are written in a way that cannot be fixed here; fix them in Source.');
+    return edits.length > 0
+      ? planned(...edits)
+      : decline('These letters are written in a way that cannot be fixed here; fix them in Source.');
   },
 };

@@ -14,7 +14,8 @@ export const remedy: Remedy = {
   fields: [],
   plan({ page, element, finding }) {
     if (finding.rule === 'images/decorative-mixed') return onlyDecorative(page, element);
-    if (isOnlyName(page, element)) return decline('This image is all that its link or button holds; without words it would have no name. Describe where it leads.');
+    if (isOnlyName(page, element))
+      return decline('This image is all that its link or button holds; without words it would have no name. Describe where it leads.');
     if (element.tag === 'img') return onlyDecorative(page, element);
     const edit = setAttribute(element, 'aria-hidden', 'true');
     return edit ? planned(edit) : decline(NO_SOURCE);

@@ -9,18 +9,24 @@ export const remedy: Remedy = {
   name: 'describe',
   label: 'Describe it',
   certain: false,
-  fields: [{ name: 'alt', label: 'What would a reader look at?', kind: 'passage', hint: 'A few words; it is announced as an image already.' }],
+  fields: [
+    { name: 'alt', label: 'What would a reader look at?', kind: 'passage', hint: 'A few words; it is announced as an image already.' },
+  ],
   propose: () => ({ alt: '' }),
   plan({ page, element, finding }, inputs) {
     const alt = tidy(inputs.alt ?? '');
     if (!alt) return decline('Write a description, or mark the image as decorative.');
-    if (alt === writtenAlternative(element) || (alt === fileNameOf(addressOf(element)) && alt.includes('.'))) return decline('This says no more than what is there now.');
+    if (alt === writtenAlternative(element) || (alt === fileNameOf(addressOf(element)) && alt.includes('.')))
+      return decline('This says no more than what is there now.');
     if (element.tag === 'object' || element.tag === 'canvas') {
       const content = contentRange(element);
       return content && element.endTag ? planned({ start: content.end, end: content.end, text: escapeText(alt) }) : decline(NO_SOURCE);
     }
     // One image with one text is asked about once, so the answer goes for all of them.
-    const same = finding.rule === 'images/true-to-picture' ? images(page).filter((one) => addressOf(one) === addressOf(element) && writtenAlternative(one) === writtenAlternative(element)) : [element];
+    const same =
+      finding.rule === 'images/true-to-picture'
+        ? images(page).filter((one) => addressOf(one) === addressOf(element) && writtenAlternative(one) === writtenAlternative(element))
+        : [element];
     const edits = same.map((one) => setAttribute(one, attributeFor(one.tag), alt));
     const role = tidy(valueOf(element, 'role') ?? '').toLowerCase();
     if (role === 'presentation' || role === 'none') edits.push(dropAttribute(page, element, 'role'));

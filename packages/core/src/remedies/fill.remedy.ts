@@ -10,7 +10,18 @@ export const remedy: Remedy = {
   name: 'fill',
   label: 'Write its text',
   certain: false,
-  fields: ({ element }) => [{ name: 'text', label: headingLevel(element) !== null ? 'What is this section about?' : isLink(element) ? 'Where does the link go?' : 'What does the button do?', kind: 'text' }],
+  fields: ({ element }) => [
+    {
+      name: 'text',
+      label:
+        headingLevel(element) !== null
+          ? 'What is this section about?'
+          : isLink(element)
+            ? 'Where does the link go?'
+            : 'What does the button do?',
+      kind: 'text',
+    },
+  ],
   propose({ page, element }) {
     const address = element.attributes.find((attribute) => attribute.name === 'href')?.value;
     return { text: (address && page.surroundings.titleOf?.(address)) ?? '' };

@@ -9,12 +9,24 @@ export const remedy: Remedy = {
   name: 'flatten',
   label: 'Take the table away',
   certain: false,
-  fields: [{ name: 'order', label: 'Read', kind: 'choice', options: [{ value: 'rows', label: 'row by row' }, { value: 'columns', label: 'column by column' }] }],
+  fields: [
+    {
+      name: 'order',
+      label: 'Read',
+      kind: 'choice',
+      options: [
+        { value: 'rows', label: 'row by row' },
+        { value: 'columns', label: 'column by column' },
+      ],
+    },
+  ],
   propose: ({ finding }) => ({ order: finding.rule === 'tables/layout-order' ? 'columns' : 'rows' }),
   plan({ page, element: table }, inputs) {
     if (!table.range || !table.endTag) return decline(NO_SOURCE);
     const byColumn = inputs.order === 'columns';
-    const cells = [...gridOf(table).cells].sort((a, b) => (byColumn ? a.column - b.column || a.row - b.row : a.row - b.row || a.column - b.column));
+    const cells = [...gridOf(table).cells].sort((a, b) =>
+      byColumn ? a.column - b.column || a.row - b.row : a.row - b.row || a.column - b.column,
+    );
     const pieces: string[] = [];
     for (const cell of cells) {
       const piece = contentOf(page.source, cell);

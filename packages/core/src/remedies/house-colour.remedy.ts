@@ -9,7 +9,14 @@ export const remedy: Remedy = {
   name: 'house-colour',
   label: 'Use a colour of the house',
   certain: false,
-  fields: (target) => [{ name: 'color', label: 'Colours of the house that pass here', kind: 'choice', options: passing(target).map((colour) => ({ value: colour, label: colour })) }],
+  fields: (target) => [
+    {
+      name: 'color',
+      label: 'Colours of the house that pass here',
+      kind: 'choice',
+      options: passing(target).map((colour) => ({ value: colour, label: colour })),
+    },
+  ],
   propose: (target) => ({ color: passing(target)[0] ?? '' }),
   plan(target, inputs) {
     if (passing(target).length === 0) return decline('No colour of the house stands out enough on this ground.');

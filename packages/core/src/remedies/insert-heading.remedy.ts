@@ -12,8 +12,18 @@ export const remedy: Remedy = {
   certain: false,
   fields: (target) => [
     { name: 'text', label: 'What is the part about?', kind: 'text' },
-    { name: 'before', label: 'Before the paragraph that begins', kind: 'choice', options: blocksOf(target).map((block, i) => ({ value: String(i), label: block.text.slice(0, 60) })) },
-    { name: 'level', label: 'Level', kind: 'choice', options: [2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: String(level) })) },
+    {
+      name: 'before',
+      label: 'Before the paragraph that begins',
+      kind: 'choice',
+      options: blocksOf(target).map((block, i) => ({ value: String(i), label: block.text.slice(0, 60) })),
+    },
+    {
+      name: 'level',
+      label: 'Level',
+      kind: 'choice',
+      options: [2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: String(level) })),
+    },
   ],
   propose: (target) => ({ text: '', before: String(Math.floor(blocksOf(target).length / 2)), level: String(fittingLevel(target)) }),
   plan(target, inputs) {
@@ -22,7 +32,8 @@ export const remedy: Remedy = {
     const blocks = blocksOf(target);
     if (blocks.length < 2) return decline('This stretch is one paragraph; part it first, in Source.');
     const block = blocks[Number(inputs.before ?? 0)]?.block;
-    if (block === blocks[0]!.block) return decline('A heading before the first paragraph leaves the stretch as long as it is; choose a later one.');
+    if (block === blocks[0]!.block)
+      return decline('A heading before the first paragraph leaves the stretch as long as it is; choose a later one.');
     const level = Number(inputs.level ?? fittingLevel(target));
     if (!block?.range || !(level >= 2 && level <= 6)) return decline(block ? NO_SOURCE : 'Choose the paragraph it stands before.');
     const { newline, indent } = lineStyle(target.page, block.range.start);
@@ -37,5 +48,12 @@ function fittingLevel({ page, element }: Target): number {
 /** The blocks of the stretch that stand side by side with its first: a heading may stand before any of them. */
 function blocksOf({ page, element }: Target): { block: ElementNode; text: string }[] {
   const section = sections(page).find((one) => one.passages.some((passage) => passage.block === element));
-  return (section?.passages ?? []).filter((passage) => passage.block.parent === element.parent && passage.block.range && ['p', 'div', 'ul', 'ol', 'blockquote'].includes(passage.block.tag)).map(({ block, text }) => ({ block, text }));
+  return (section?.passages ?? [])
+    .filter(
+      (passage) =>
+        passage.block.parent === element.parent &&
+        passage.block.range &&
+        ['p', 'div', 'ul', 'ol', 'blockquote'].includes(passage.block.tag),
+    )
+    .map(({ block, text }) => ({ block, text }));
 }

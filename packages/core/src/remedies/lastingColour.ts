@@ -25,7 +25,8 @@ export function setLastingColour({ page, element, finding }: Target, property: M
   const required = Number(finding.values.required);
   if (!colour || !/^#[0-9a-f]{6}$/i.test(written)) return decline('Give a colour as #rrggbb.');
   const now = coloursIn(page, element);
-  if (contrastRatio(colour, property === 'color' ? now.background : now.color) < required) return decline(`This colour stands out by less than ${required} to 1.`);
+  if (contrastRatio(colour, property === 'color' ? now.background : now.color) < required)
+    return decline(`This colour stands out by less than ${required} to 1.`);
   const edit = setDeclaration(element, property, written.toLowerCase());
   if (!edit) return decline(NO_SOURCE);
   // Half clear text and rules marked as important can keep it from being seen: what comes of it is looked at.
@@ -33,6 +34,7 @@ export function setLastingColour({ page, element, finding }: Target, property: M
   const after = change.ok ? applyChange(page.source, change.value) : change;
   const fresh = after.ok ? parsePage(after.value, { scope: page.scope, surroundings: page.surroundings }) : null;
   const there = fresh && elementAt(fresh, pathOf(page, element));
-  if (!there || coloursIn(fresh, there).ratio < required) return decline('Its style sheet or half clear text keeps the colour from being seen; fix it there.');
+  if (!there || coloursIn(fresh, there).ratio < required)
+    return decline('Its style sheet or half clear text keeps the colour from being seen; fix it there.');
   return planned(edit);
 }

@@ -9,7 +9,14 @@ export const remedy: Remedy = {
   name: 'make-heading',
   label: 'Make it a heading',
   certain: false,
-  fields: [{ name: 'level', label: 'Level', kind: 'choice', options: [2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: String(level) })) }],
+  fields: [
+    {
+      name: 'level',
+      label: 'Level',
+      kind: 'choice',
+      options: [2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: String(level) })),
+    },
+  ],
   propose: (target) => ({ level: String(fittingLevel(target)) }),
   plan({ page, element }, inputs) {
     const level = Number(inputs.level);

@@ -16,7 +16,9 @@ export const remedy: Remedy = {
   certain: true,
   fields: [],
   plan({ page, finding, element }) {
-    const list = typedLists(page).find((one) => one.lines[0]!.block === element && (lineRange(one.lines[0]!)?.start === finding.at.start || one.lines[0]!.whole));
+    const list = typedLists(page).find(
+      (one) => one.lines[0]!.block === element && (lineRange(one.lines[0]!)?.start === finding.at.start || one.lines[0]!.whole),
+    );
     if (!list) return decline('The typed lines are no longer there.');
     return list.lines[0]!.whole ? fromParagraphs(page, list) : fromBrokenLines(page, list);
   },
@@ -65,7 +67,11 @@ function fromParagraphs(page: Page, list: TypedList): Plan {
     if (!block.startTag || !block.range || !marker) return decline(NO_SOURCE);
     const { before, after } = tags.get(line)!;
     const name = block.startTag.start + 1;
-    edits.push({ start: block.startTag.start, end: name + block.tag.length, text: `${before}<li` }, ...withoutIndent(page, block), ...marker);
+    edits.push(
+      { start: block.startTag.start, end: name + block.tag.length, text: `${before}<li` },
+      ...withoutIndent(page, block),
+      ...marker,
+    );
     edits.push(block.endTag ? { ...block.endTag, text: after } : { start: block.range.end, end: block.range.end, text: after });
   }
   return planned(...edits);
@@ -96,7 +102,9 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
     // Insertions go before the marker's cut when they share its start.
     const start = range.start + layoutSpace(page, range.start);
     edits.push({ start, end: start, text: `${before}<li>` }, ...marker);
-    edits.push(line.ending ? { ...line.ending.range!, text: after } : { start: trimmedEnd(page, range), end: trimmedEnd(page, range), text: after });
+    edits.push(
+      line.ending ? { ...line.ending.range!, text: after } : { start: trimmedEnd(page, range), end: trimmedEnd(page, range), text: after },
+    );
   }
   return block.tag === 'p' ? planned(...edits, ...outsideParagraph(page, block, first, last)) : planned(...edits);
 }
@@ -111,7 +119,8 @@ function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last
   const edits: Edit[] = [];
   if (saysSomething(before)) {
     const breakBefore = before.at(-1);
-    if (breakBefore?.kind === 'element' && breakBefore.tag === 'br' && breakBefore.range) edits.push({ ...breakBefore.range, text: '</p>' });
+    if (breakBefore?.kind === 'element' && breakBefore.tag === 'br' && breakBefore.range)
+      edits.push({ ...breakBefore.range, text: '</p>' });
     else edits.unshift({ start, end: start, text: '</p>' });
   } else edits.push({ ...block.startTag!, text: '' });
   const end = lastNode.range!.end;
@@ -121,7 +130,11 @@ function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last
 }
 
 function saysSomething(nodes: readonly TreeNode[]): boolean {
-  return nodes.some((node) => (node.kind === 'text' ? tidy(node.text) !== '' : node.kind === 'element' && (node.tag !== 'br' && (tidy(rawText(node)) !== '' || node.tag === 'img' || imagesIn(node).length > 0))));
+  return nodes.some((node) =>
+    node.kind === 'text'
+      ? tidy(node.text) !== ''
+      : node.kind === 'element' && node.tag !== 'br' && (tidy(rawText(node)) !== '' || node.tag === 'img' || imagesIn(node).length > 0),
+  );
 }
 
 function markerLengths(list: TypedList): Map<TypedLine, number> {

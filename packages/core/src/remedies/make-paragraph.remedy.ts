@@ -16,7 +16,9 @@ export const remedy: Remedy = {
     const holdsBlocks = childElements(item).some(isBlock);
     const renamed = holdsBlocks ? unwrap(item) : renameTag(page, item, 'p');
     if (!renamed) return decline(NO_SOURCE);
-    const dropped = ['aria-level', 'role'].map((name) => dropAttribute(page, item, name)).filter((edit) => edit !== null && !holdsBlocks) as typeof renamed;
+    const dropped = ['aria-level', 'role']
+      .map((name) => dropAttribute(page, item, name))
+      .filter((edit) => edit !== null && !holdsBlocks) as typeof renamed;
     return planned(...(list ? unwrap(element) : []), ...renamed, ...dropped);
   },
 };

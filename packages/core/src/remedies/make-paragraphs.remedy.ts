@@ -64,5 +64,8 @@ function runsOf(page: Page, breaks: readonly ElementNode[]): ElementNode[][] | n
 
 /** A paragraph's attributes for the ones made of it; an id may stand only once. */
 function sharedAttributes(page: Page, block: ElementNode): string {
-  return block.attributes.filter((attribute) => attribute.name !== 'id' && attribute.range).map((attribute) => ` ${page.source.slice(attribute.range!.start, attribute.range!.end)}`).join('');
+  return block.attributes
+    .filter((attribute) => attribute.name !== 'id' && attribute.range)
+    .map((attribute) => ` ${page.source.slice(attribute.range!.start, attribute.range!.end)}`)
+    .join('');
 }

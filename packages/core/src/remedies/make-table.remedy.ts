@@ -10,7 +10,16 @@ export const remedy: Remedy = {
   label: 'Make it a real table',
   certain: false,
   fields: [
-    { name: 'headers', label: 'Which cells head the others?', kind: 'choice', options: [{ value: 'row', label: 'The first row' }, { value: 'column', label: 'The first column' }, { value: 'both', label: 'Both' }] },
+    {
+      name: 'headers',
+      label: 'Which cells head the others?',
+      kind: 'choice',
+      options: [
+        { value: 'row', label: 'The first row' },
+        { value: 'column', label: 'The first column' },
+        { value: 'both', label: 'Both' },
+      ],
+    },
     { name: 'caption', label: 'What does the table list?', kind: 'text' },
   ],
   propose: () => ({ headers: 'row', caption: '' }),
@@ -18,7 +27,8 @@ export const remedy: Remedy = {
     const [passage, ...others] = passagesByBlock(page).get(element) ?? [];
     const table = passage && others.length === 0 ? typedTableIn(page, passage) : null;
     if (!table) return decline('The lines no longer make a table.');
-    if (childElements(element).some((child) => child.tag !== 'br')) return decline('Markup inside these lines would be lost; make the table in Source.');
+    if (childElements(element).some((child) => child.tag !== 'br'))
+      return decline('Markup inside these lines would be lost; make the table in Source.');
     if (!element.range || !element.startTag) return decline(NO_SOURCE);
     const { newline, indent } = lineStyle(page, element.range.start);
     const heads = inputs.headers ?? 'row';

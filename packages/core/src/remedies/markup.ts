@@ -84,4 +84,5 @@ export function lineStyle(page: Page, offset: number): { newline: string; indent
 }
 
 /** Why a remedy declines on an element that the parser made up. */
-export const NO_SOURCE = 'This part of the page has no markup of its own in the source: a browser made it up to fix broken markup. Fix it in Source.';
+export const NO_SOURCE =
+  'This part of the page has no markup of its own in the source: a browser made it up to fix broken markup. Fix it in Source.';

@@ -10,7 +10,10 @@ export const remedy: Remedy = {
   name: 'move-to-text',
   label: 'Move the rest into the text',
   certain: false,
-  fields: [{ name: 'alt', label: 'The gist, for the alternative', kind: 'text' }, { name: 'text', label: 'The whole, for the paragraph after it', kind: 'passage' }],
+  fields: [
+    { name: 'alt', label: 'The gist, for the alternative', kind: 'text' },
+    { name: 'text', label: 'The whole, for the paragraph after it', kind: 'passage' },
+  ],
   propose: ({ element }) => ({ alt: firstClause(writtenAlternative(element) ?? ''), text: writtenAlternative(element) ?? '' }),
   plan({ page, element }, inputs) {
     const [alt, text] = [tidy(inputs.alt ?? ''), tidy(inputs.text ?? '')];

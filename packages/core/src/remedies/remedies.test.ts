@@ -43,19 +43,43 @@ test('every remedy that is named has its file, and every rule’s remedies exist
 test.each<[string, string, string]>([
   ['paragraphs', '<p>1. One</p>\n<p>2. Two</p>', '<ol><li>One</li>\n<li>Two</li></ol>'],
   ['paragraphs whose end tags are left out', '<p>- One<p>- Two', '<ul><li>One</li><li>Two</li></ul>'],
-  ['a nested list by its letters', '<p>1. One</p><p>a) In</p><p>b) Out</p><p>2. Two</p>', '<ol><li>One<ol type="a"><li>In</li><li>Out</li></ol></li><li>Two</li></ol>'],
+  [
+    'a nested list by its letters',
+    '<p>1. One</p><p>a) In</p><p>b) Out</p><p>2. Two</p>',
+    '<ol><li>One<ol type="a"><li>In</li><li>Out</li></ol></li><li>Two</li></ol>',
+  ],
   ['lines broken by br', '<p>1. One<br>\n2. Two</p>', '<ol><li>One</li>\n<li>Two</li></ol>'],
-  ['a lead-in before the lines and a remark after', '<p>Bring:<br>- a veil<br>- gloves<br>Nothing else.</p>', '<p>Bring:</p><ul><li>a veil</li><li>gloves</li></ul><p>Nothing else.</p>'],
-  ['markup inside the items', '<p>• <b>One</b> of it</p><p>• <a href="x">Two</a></p>', '<ul><li><b>One</b> of it</li><li><a href="x">Two</a></li></ul>'],
+  [
+    'a lead-in before the lines and a remark after',
+    '<p>Bring:<br>- a veil<br>- gloves<br>Nothing else.</p>',
+    '<p>Bring:</p><ul><li>a veil</li><li>gloves</li></ul><p>Nothing else.</p>',
+  ],
+  [
+    'markup inside the items',
+    '<p>• <b>One</b> of it</p><p>• <a href="x">Two</a></p>',
+    '<ul><li><b>One</b> of it</li><li><a href="x">Two</a></li></ul>',
+  ],
   ['markers written as character references', '<p>&bull;&nbsp;One</p><p>&#8226; Two</p>', '<ul><li>One</li><li>Two</li></ul>'],
-  ['a marker in an element of its own, and a word processor’s indent', '<p class="k" style="margin-left:36pt"><span>·<span>&nbsp;&nbsp; </span></span>One</p><p>· Two</p>', '<ul><li class="k">One</li><li>Two</li></ul>'],
+  [
+    'a marker in an element of its own, and a word processor’s indent',
+    '<p class="k" style="margin-left:36pt"><span>·<span>&nbsp;&nbsp; </span></span>One</p><p>· Two</p>',
+    '<ul><li class="k">One</li><li>Two</li></ul>',
+  ],
 ])('make-list: %s', (_shows, html, after) => {
   expect(fixed(html, 'lists/typed', 'make-list')).toBe(after);
 });
 
 test.each<[string, string, string]>([
-  ['words beside numbers and an empty corner', '<table border=1><tr><td></td><td>Adult</td></tr><tr><td>Hour</td><td>7</td></tr></table>', '<table border=1><tr><td></td><th scope="col">Adult</th></tr><tr><th scope="row">Hour</th><td>7</td></tr></table>'],
-  ['a header over two columns', '<table border=1><tr><td>Lock</td><td colspan=2>Depth</td></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>', '<table border=1><tr><th scope="col">Lock</th><th scope="colgroup" colspan=2>Depth</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>'],
+  [
+    'words beside numbers and an empty corner',
+    '<table border=1><tr><td></td><td>Adult</td></tr><tr><td>Hour</td><td>7</td></tr></table>',
+    '<table border=1><tr><td></td><th scope="col">Adult</th></tr><tr><th scope="row">Hour</th><td>7</td></tr></table>',
+  ],
+  [
+    'a header over two columns',
+    '<table border=1><tr><td>Lock</td><td colspan=2>Depth</td></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
+    '<table border=1><tr><th scope="col">Lock</th><th scope="colgroup" colspan=2>Depth</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
+  ],
 ])('set-headers infers %s', (_shows, html, after) => {
   expect(fixed(html, 'tables/no-headers', 'set-headers')).toBe(after);
 });
@@ -89,24 +113,35 @@ describe('repair-outline', () => {
   });
 
   test('leaves no leap, begins right, and fixes nothing twice', () => {
-    fc.assert(fc.property(levels, fc.constantFrom('fragment' as const, 'document' as const), (before, scope) => {
-      const after = repairedLevels(before, scope);
-      const parents = under(after);
-      const noLeap = after.every((level, i) => parents[i] === -1 || level === after[parents[i]!]! + 1);
-      const top = scope === 'fragment' ? after[0] === 2 && !after.includes(1) : after[0]! <= 2 && after.filter((level) => level === 1).length <= 1;
-      return noLeap && top && JSON.stringify(repairedLevels(after, scope)) === JSON.stringify(after);
-    }), { seed: 7, numRuns: 2_000 });
+    fc.assert(
+      fc.property(levels, fc.constantFrom('fragment' as const, 'document' as const), (before, scope) => {
+        const after = repairedLevels(before, scope);
+        const parents = under(after);
+        const noLeap = after.every((level, i) => parents[i] === -1 || level === after[parents[i]!]! + 1);
+        const top =
+          scope === 'fragment' ? after[0] === 2 && !after.includes(1) : after[0]! <= 2 && after.filter((level) => level === 1).length <= 1;
+        return noLeap && top && JSON.stringify(repairedLevels(after, scope)) === JSON.stringify(after);
+      }),
+      { seed: 7, numRuns: 2_000 },
+    );
   });
 
   test('keeps what is under what, where level 1 stands at most once at the front', () => {
-    fc.assert(fc.property(levels, (before) => JSON.stringify(under(repairedLevels(before, 'fragment'))) === JSON.stringify(under(before))), { seed: 8, numRuns: 2_000 });
+    fc.assert(
+      fc.property(levels, (before) => JSON.stringify(under(repairedLevels(before, 'fragment'))) === JSON.stringify(under(before))),
+      { seed: 8, numRuns: 2_000 },
+    );
   });
 });
 
 /** Pages with slips: the failing cases of every rule, and the demo’s pages. */
 function pagesWithSlips(): [string, string][] {
-  // eslint-disable-next-line @typescript-eslint/no-require-imports -- the folder name is known only here
-  const cases = RULES.flatMap((rule) => (require(`../rules/${rule.id}/cases.ts`) as { cases: RuleCase[] }).cases.filter((one) => one.at).map((one): [string, string] => [`${rule.id}: ${one.shows}`, one.html]));
+  const cases = RULES.flatMap((rule) =>
+    // eslint-disable-next-line @typescript-eslint/no-require-imports -- the folder name is known only here
+    (require(`../rules/${rule.id}/cases.ts`) as { cases: RuleCase[] }).cases
+      .filter((one) => one.at)
+      .map((one): [string, string] => [`${rule.id}: ${one.shows}`, one.html]),
+  );
   const demo = join(__dirname, '../../../../demo/pages');
   const files = readdirSync(demo, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.html'));
   return [...cases, ...files.map((file): [string, string] => [file, readFileSync(join(demo, file), 'utf8')])];
@@ -118,30 +153,49 @@ function settledByHand(finding: Finding): boolean {
 }
 
 /** Something sensible to enter for every remedy. */
-const ENTERED: Inputs = { href: 'walks.html', id: 'part-two', name: 'two-boats', color: '#000000', order: 'rows', before: '3', alt: 'Two boats in the top lock', text: 'Walks along the towpath', title: 'Walks along the towpath', caption: 'Walks by length', words: '', language: 'en', level: '3', headers: 'row' };
+const ENTERED: Inputs = {
+  href: 'walks.html',
+  id: 'part-two',
+  name: 'two-boats',
+  color: '#000000',
+  order: 'rows',
+  before: '3',
+  alt: 'Two boats in the top lock',
+  text: 'Walks along the towpath',
+  title: 'Walks along the towpath',
+  caption: 'Walks by length',
+  words: '',
+  language: 'en',
+  level: '3',
+  headers: 'row',
+};
 
-test.each(pagesWithSlips())('any remedy on %s settles its finding, brings no new must, undoes byte for byte, and acts once', (_name, html) => {
-  const page = open(html);
-  const before = findingsOf(page);
-  for (const finding of before) {
-    for (const offer of offersFor(page, finding)) {
-      const result = applyRemedy(page, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) });
-      if (!result.ok) {
-        expect(result.reason).toMatch(/\.$/);
-        continue;
+test.each(pagesWithSlips())(
+  'any remedy on %s settles its finding, brings no new must, undoes byte for byte, and acts once',
+  (_name, html) => {
+    const page = open(html);
+    const before = findingsOf(page);
+    for (const finding of before) {
+      for (const offer of offersFor(page, finding)) {
+        const result = applyRemedy(page, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) });
+        if (!result.ok) {
+          expect(result.reason).toMatch(/\.$/);
+          continue;
+        }
+        const { change, after } = result.value;
+        const back = applyChange(after, invertChange(html, change));
+        expect(back).toEqual({ ok: true, value: html });
+        const compared = compareAudits(before, findingsOf(open(after)), change);
+        // A long stretch cut in two may still be long; it is shorter.
+        const kept = compared.kept.find((pair) => pair.old === finding);
+        if (kept && finding.rule === 'headings/none-in-long-text')
+          expect(Number(kept.new.values.words)).toBeLessThan(Number(finding.values.words));
+        else expect([offer.name, kept?.new]).toEqual([offer.name, undefined]);
+        expect(compared.new.filter(isSureMust).map((one) => `${one.rule} ${one.at.path}`)).toEqual([]);
       }
-      const { change, after } = result.value;
-      const back = applyChange(after, invertChange(html, change));
-      expect(back).toEqual({ ok: true, value: html });
-      const compared = compareAudits(before, findingsOf(open(after)), change);
-      // A long stretch cut in two may still be long; it is shorter.
-      const kept = compared.kept.find((pair) => pair.old === finding);
-      if (kept && finding.rule === 'headings/none-in-long-text') expect(Number(kept.new.values.words)).toBeLessThan(Number(finding.values.words));
-      else expect([offer.name, kept?.new]).toEqual([offer.name, undefined]);
-      expect(compared.new.filter(isSureMust).map((one) => `${one.rule} ${one.at.path}`)).toEqual([]);
     }
-  }
-});
+  },
+);
 
 function dropBlank(inputs: Inputs): Inputs {
   return Object.fromEntries(Object.entries(inputs).filter(([, value]) => value !== ''));
@@ -161,11 +215,25 @@ test.each(pagesWithSlips())('fixing what is certain on %s twice is the same as o
 test.each(pagesWithSlips())('%s can be made right from its notes alone', (_name, html) => {
   let here = open(html);
   for (let step = 0; step < 60; step++) {
-    const next = findingsOf(here).filter((finding) => !settledByHand(finding)).flatMap((finding) => offersFor(here, finding).map((offer) => applyRemedy(here, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) }))).find((result) => result.ok);
+    const next = findingsOf(here)
+      .filter((finding) => !settledByHand(finding))
+      .flatMap((finding) =>
+        offersFor(here, finding).map((offer) => applyRemedy(here, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) })),
+      )
+      .find((result) => result.ok);
     if (!next?.ok) break;
     here = open(next.value.after);
   }
   // What parsers make up for broken markup has no source to fix: such a page is fixed in Source.
   // A rule without remedies, and what was declined with a reason, is left to a person.
-  expect(findingsOf(here).filter((finding) => finding.remedies.length > 0 && !settledByHand(finding) && offersFor(here, finding).some((offer) => applyRemedy(here, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) }).ok)).map((finding) => `${finding.rule} ${finding.at.path}`)).toEqual([]);
+  expect(
+    findingsOf(here)
+      .filter(
+        (finding) =>
+          finding.remedies.length > 0 &&
+          !settledByHand(finding) &&
+          offersFor(here, finding).some((offer) => applyRemedy(here, finding, offer.name, { ...ENTERED, ...dropBlank(offer.inputs) }).ok),
+      )
+      .map((finding) => `${finding.rule} ${finding.at.path}`),
+  ).toEqual([]);
 });

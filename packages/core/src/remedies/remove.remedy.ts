@@ -5,7 +5,11 @@ import { dropAttribute, NO_SOURCE, removal, unwrap } from './markup.ts';
 import { decline, planned, type Plan, type Remedy, type Target } from './types.ts';
 
 /** Rules whose trouble is one attribute. */
-const ATTRIBUTES: Record<string, string> = { 'tables/headers-broken': 'headers', 'tables/summary-repeats': 'summary', 'structure/tab-order': 'tabindex' };
+const ATTRIBUTES: Record<string, string> = {
+  'tables/headers-broken': 'headers',
+  'tables/summary-repeats': 'summary',
+  'structure/tab-order': 'tabindex',
+};
 
 /** Takes out what holds nothing or does harm: an element, a run of them, an attribute, or tags around text that stays. */
 export const remedy: Remedy = {

@@ -14,9 +14,16 @@ export const remedy: Remedy = {
   plan({ page, element, finding }) {
     const old = String(finding.values.name);
     const fresh = freeId(page, old);
-    const own = (['id', 'name'] as const).filter((name) => valueOf(element, name) === old).map((name) => setAttribute(element, name, fresh));
+    const own = (['id', 'name'] as const)
+      .filter((name) => valueOf(element, name) === old)
+      .map((name) => setAttribute(element, name, fresh));
     // Links lead to the first of several: only when that one is renamed do they follow.
-    const following = finding.message === 'twice' ? [] : links(page).filter((link) => link.href.startsWith('#') && anchorOf(link.href) === old).map((link) => setAttribute(link.element, 'href', `#${fresh}`));
+    const following =
+      finding.message === 'twice'
+        ? []
+        : links(page)
+            .filter((link) => link.href.startsWith('#') && anchorOf(link.href) === old)
+            .map((link) => setAttribute(link.element, 'href', `#${fresh}`));
     const edits = [...own, ...following];
     return own.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
   },

@@ -13,7 +13,14 @@ export const remedy: Remedy = {
   name: 'rename',
   label: 'Name the file anew',
   certain: false,
-  fields: [{ name: 'name', label: 'New name, without its ending', kind: 'text', hint: 'Lower-case words with dashes: heron-at-lock. Outside the application the file itself has to be given the same name.' }],
+  fields: [
+    {
+      name: 'name',
+      label: 'New name, without its ending',
+      kind: 'text',
+      hint: 'Lower-case words with dashes: heron-at-lock. Outside the application the file itself has to be given the same name.',
+    },
+  ],
   propose: ({ element }) => ({ name: nameFor(element) }),
   plan({ page, element }, inputs) {
     const name = tidy(inputs.name ?? '').replace(/\.[a-z0-9]{2,5}$/i, '');
@@ -41,6 +48,14 @@ export function renamedAddress(address: string, name: string): string {
 
 /** Up to six words of the description. */
 function nameFor(element: ElementNode): string {
-  const words = (writtenAlternative(element) ?? '').toLowerCase().normalize('NFKD').replace(/[\u0300-\u036f]/g, '').match(/[a-z0-9]+/g) ?? [];
-  return words.filter((word) => !['a', 'an', 'the', 'of', 'and'].includes(word)).slice(0, 6).join('-');
+  const words =
+    (writtenAlternative(element) ?? '')
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[\u0300-\u036f]/g, '')
+      .match(/[a-z0-9]+/g) ?? [];
+  return words
+    .filter((word) => !['a', 'an', 'the', 'of', 'and'].includes(word))
+    .slice(0, 6)
+    .join('-');
 }

@@ -12,7 +12,10 @@ export const remedy: Remedy = {
   fields: [],
   plan({ page }) {
     const headings = outline(page);
-    const levels = repairedLevels(headings.map((heading) => heading.level), page.scope);
+    const levels = repairedLevels(
+      headings.map((heading) => heading.level),
+      page.scope,
+    );
     const edits: Edit[] = [];
     for (const [i, heading] of headings.entries()) {
       if (levels[i] === heading.level) continue;

@@ -11,7 +11,10 @@ export const remedy: Remedy = {
   certain: true,
   fields: [],
   plan({ page, element, finding }) {
-    const note = finding.rule === 'links/file-unsaid' ? `(${String(finding.values.kind)})` : `(${phrasesFor(languageAt(page, element)).newWindowNote})`;
+    const note =
+      finding.rule === 'links/file-unsaid'
+        ? `(${String(finding.values.kind)})`
+        : `(${phrasesFor(languageAt(page, element)).newWindowNote})`;
     if (element.tag === 'area') {
       const edit = setAttribute(element, 'alt', tidy(`${valueOf(element, 'alt') ?? ''} ${note}`));
       return edit ? planned(edit) : decline(NO_SOURCE);

@@ -30,5 +30,7 @@ function textOf({ page, element }: Target) {
 }
 
 function inSentences(text: string): string {
-  return tidy(text).toLowerCase().replace(/(^|[.!?]\s+)(\p{L})/gu, (_all, before: string, letter: string) => before + letter.toUpperCase());
+  return tidy(text)
+    .toLowerCase()
+    .replace(/(^|[.!?]\s+)(\p{L})/gu, (_all, before: string, letter: string) => before + letter.toUpperCase());
 }

@@ -49,12 +49,20 @@ export function scopeFor(page: Target['page'], cell: Cell, grid: Grid, headers: 
 /** Which cells look like headers: bold ones, or words above and beside numbers. */
 function likelyHeaders({ page, element }: Target): string {
   const grid = gridOf(element);
-  const first = { row: grid.cells.filter((cell) => cell.row === 0), column: grid.cells.filter((cell) => cell.column === 0 && cell.row > 0) };
+  const first = {
+    row: grid.cells.filter((cell) => cell.row === 0),
+    column: grid.cells.filter((cell) => cell.column === 0 && cell.row > 0),
+  };
   const inside = grid.cells.filter((cell) => cell.row > 0 && cell.column > 0);
-  const bold = (cells: readonly Cell[]) => cells.length > 0 && cells.every((cell) => sharedLooks(page, cell.element)?.bold ?? shownText(page, cell.element) === '');
-  const numeric = (cells: readonly Cell[]) => cells.length > 0 && cells.filter((cell) => /\d/.test(shownText(page, cell.element))).length / cells.length;
+  const bold = (cells: readonly Cell[]) =>
+    cells.length > 0 && cells.every((cell) => sharedLooks(page, cell.element)?.bold ?? shownText(page, cell.element) === '');
+  const numeric = (cells: readonly Cell[]) =>
+    cells.length > 0 && cells.filter((cell) => /\d/.test(shownText(page, cell.element))).length / cells.length;
   const corner = first.row[0];
   const row = bold(first.row) || !numeric(first.row);
-  const column = bold(first.column) || (corner !== undefined && shownText(page, corner.element) === '') || (Number(numeric(inside)) > 0.6 && !numeric(first.column));
+  const column =
+    bold(first.column) ||
+    (corner !== undefined && shownText(page, corner.element) === '') ||
+    (Number(numeric(inside)) > 0.6 && !numeric(first.column));
   return row && column ? 'both' : column ? 'column' : 'row';
 }

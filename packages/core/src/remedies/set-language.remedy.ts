@@ -5,7 +5,17 @@ import { isLanguageTag } from '../standards/languageTags.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-const COMMON = [['en', 'English'], ['de', 'German'], ['fr', 'French'], ['es', 'Spanish'], ['it', 'Italian'], ['nl', 'Dutch'], ['pt', 'Portuguese'], ['cy', 'Welsh'], ['pl', 'Polish']] as const;
+const COMMON = [
+  ['en', 'English'],
+  ['de', 'German'],
+  ['fr', 'French'],
+  ['es', 'Spanish'],
+  ['it', 'Italian'],
+  ['nl', 'Dutch'],
+  ['pt', 'Portuguese'],
+  ['cy', 'Welsh'],
+  ['pl', 'Polish'],
+] as const;
 
 /** Names the language of the page, or of a passage. */
 export const remedy: Remedy = {
@@ -31,7 +41,9 @@ export const remedy: Remedy = {
 function likelyLanguage(written: string, page: Page): string {
   const fixed = written.replace(/_/g, '-');
   if (fixed && isLanguageTag(fixed)) return fixed;
-  const named = COMMON.find(([tag, label]) => label.toLowerCase() === written.toLowerCase() || tag === written.slice(0, 2).toLowerCase())?.[0];
+  const named = COMMON.find(
+    ([tag, label]) => label.toLowerCase() === written.toLowerCase() || tag === written.slice(0, 2).toLowerCase(),
+  )?.[0];
   return named ?? (usualLanguage(page) || 'en');
 }
 

@@ -11,7 +11,17 @@ export const remedy: Remedy = {
   name: 'set-level',
   label: 'Set its level',
   certain: false,
-  fields: ({ page }) => [{ name: 'level', label: 'Level', kind: 'choice', options: LEVELS.filter((level) => level > 1 || page.scope === 'document').map((level) => ({ value: String(level), label: String(level) })) }],
+  fields: ({ page }) => [
+    {
+      name: 'level',
+      label: 'Level',
+      kind: 'choice',
+      options: LEVELS.filter((level) => level > 1 || page.scope === 'document').map((level) => ({
+        value: String(level),
+        label: String(level),
+      })),
+    },
+  ],
   propose: (target) => ({ level: String(fittingLevel(target)) }),
   plan({ page, element }, inputs) {
     const level = Number(inputs.level);

@@ -16,7 +16,8 @@ export const remedy: Remedy = {
     if (href === tidy(valueOf(element, 'href') ?? '')) return decline('The link leads there now.');
     if (/^\s*(?:javascript|data|vbscript):/i.test(href)) return decline('An address has to lead to a page or a place on it.');
     if (href.startsWith('#') && !anchors(page).has(anchorOf(href))) return decline('This page has no such place either.');
-    if (!href.startsWith('#') && page.surroundings.leadsSomewhere?.(href) === false) return decline('Nothing of the collection lies there either.');
+    if (!href.startsWith('#') && page.surroundings.leadsSomewhere?.(href) === false)
+      return decline('Nothing of the collection lies there either.');
     const edit = setAttribute(element, 'href', href);
     return edit ? planned(edit) : decline(NO_SOURCE);
   },

@@ -17,7 +17,16 @@ export const remedy: Remedy = {
     const dropped = dropAttribute(page, element, 'autoplay');
     if (!dropped) return decline(NO_SOURCE);
     // What no longer starts by itself has to have something to start it with.
-    const controls = valueOf(element, 'controls') === null && element.startTag ? [{ start: element.startTag.start + 1 + element.tag.length, end: element.startTag.start + 1 + element.tag.length, text: ' controls' }] : [];
+    const controls =
+      valueOf(element, 'controls') === null && element.startTag
+        ? [
+            {
+              start: element.startTag.start + 1 + element.tag.length,
+              end: element.startTag.start + 1 + element.tag.length,
+              text: ' controls',
+            },
+          ]
+        : [];
     return planned(...controls, dropped);
   },
 };

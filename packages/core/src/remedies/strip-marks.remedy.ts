@@ -18,7 +18,9 @@ export const remedy: Remedy = {
       if (has(cell, 'scope')) edits.push(dropAttribute(page, cell, 'scope'));
     }
     if (has(table, 'summary')) edits.push(dropAttribute(page, table, 'summary'));
-    const caption = childElements(table).find((child) => child.tag === 'caption') ?? [...elementsIn(table)].find((inner) => inner.tag === 'caption' && inner.parent === table);
+    const caption =
+      childElements(table).find((child) => child.tag === 'caption') ??
+      [...elementsIn(table)].find((inner) => inner.tag === 'caption' && inner.parent === table);
     const content = caption && contentRange(caption);
     if (caption?.range && content) {
       const words = page.source.slice(content.start, content.end).trim();

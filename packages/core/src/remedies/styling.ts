@@ -27,10 +27,21 @@ export function writtenStyle(element: ElementNode): Written[] {
     }
   }
   parts.push(value.slice(from));
-  return parts.map((text) => text.trim()).filter((text) => text !== '').map((text) => ({ property: text.slice(0, Math.max(0, text.indexOf(':'))).trim().toLowerCase(), text }));
+  return parts
+    .map((text) => text.trim())
+    .filter((text) => text !== '')
+    .map((text) => ({
+      property: text
+        .slice(0, Math.max(0, text.indexOf(':')))
+        .trim()
+        .toLowerCase(),
+      text,
+    }));
 }
 
-/** Takes declarations out of a style attribute, and the attribute with the last of them; null when there is nothing to take or no source. */
+/**
+ * Takes declarations out of a style attribute, and the attribute with the last of them; null when there is nothing to take or no source.
+ */
 export function dropDeclarations(page: Page, element: ElementNode, drops: (property: string) => boolean): Edit | null {
   const all = writtenStyle(element);
   const left = all.filter((one) => !drops(one.property));
@@ -40,7 +51,9 @@ export function dropDeclarations(page: Page, element: ElementNode, drops: (prope
 
 /** Sets one property in a style attribute, in place of what it said before. */
 export function setDeclaration(element: ElementNode, property: string, value: string): Edit | null {
-  const kept = writtenStyle(element).filter((one) => one.property !== property).map((one) => one.text);
+  const kept = writtenStyle(element)
+    .filter((one) => one.property !== property)
+    .map((one) => one.text);
   return setAttribute(element, 'style', [...kept, `${property}: ${value}`].join('; '));
 }
 
@@ -48,8 +61,14 @@ export function setDeclaration(element: ElementNode, property: string, value: st
  * An element without a look of its own: without some properties, and a font tag without the attribute that sets the look. A font or
  * span tag that says nothing else goes with it. No edits where nothing sets that look here.
  */
-export function withoutLook(page: Page, element: ElementNode, drops: (property: string) => boolean, fontAttribute: 'face' | 'color' | 'size' | null): Edit[] {
-  const edit = element.tag === 'font' && fontAttribute ? dropAttribute(page, element, fontAttribute) : dropDeclarations(page, element, drops);
+export function withoutLook(
+  page: Page,
+  element: ElementNode,
+  drops: (property: string) => boolean,
+  fontAttribute: 'face' | 'color' | 'size' | null,
+): Edit[] {
+  const edit =
+    element.tag === 'font' && fontAttribute ? dropAttribute(page, element, fontAttribute) : dropDeclarations(page, element, drops);
   if (!edit) return [];
   const empties = element.attributes.length === 1 && writtenStyle(element).every((one) => drops(one.property));
   return empties && (element.tag === 'font' || element.tag === 'span') ? unwrap(element) : [edit];

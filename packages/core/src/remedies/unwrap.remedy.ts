@@ -13,7 +13,9 @@ export const remedy: Remedy = {
     if (!element.startTag) return decline(NO_SOURCE);
     if (element.tag === 'dl') {
       const parts = childElements(element).map((part) => (childElements(part).some(isBlock) ? unwrap(part) : renameTag(page, part, 'p')));
-      return parts.every((edits) => edits !== null) ? planned(...unwrap(element), ...parts.flat() as ReturnType<typeof unwrap>) : decline(NO_SOURCE);
+      return parts.every((edits) => edits !== null)
+        ? planned(...unwrap(element), ...(parts.flat() as ReturnType<typeof unwrap>))
+        : decline(NO_SOURCE);
     }
     if (childElements(element).some(isBlock)) return planned(...unwrap(element));
     const renamed = renameTag(page, element, 'p');

@@ -23,7 +23,11 @@ export const remedy: Remedy = {
       const found = [signs, escapeText(signs)].map((form) => ({ form, at: written.indexOf(form) })).find((one) => one.at >= 0);
       if (!found) continue;
       const start = node.range.start + found.at;
-      return planned({ start, end: start + found.form.length, text: `<span role="img" aria-label="${escapeValue(text)}">${found.form}</span>` });
+      return planned({
+        start,
+        end: start + found.form.length,
+        text: `<span role="img" aria-label="${escapeValue(text)}">${found.form}</span>`,
+      });
     }
     return decline('These signs are written in a way that cannot be fixed here; fix them in Source.');
   },

@@ -41,9 +41,13 @@ describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (_id, rule) =
   const cases = casesOf(rule);
 
   test.each(cases.map((one) => [one.shows, one] as const))('%s', (_shows, one) => {
-    const found = auditPage(parsePage(one.html, { surroundings: one.surroundings ?? {} })).findings.filter((finding) => finding.rule === rule.id);
+    const found = auditPage(parsePage(one.html, { surroundings: one.surroundings ?? {} })).findings.filter(
+      (finding) => finding.rule === rule.id,
+    );
     expect(found.map((finding) => finding.at.path)).toEqual(one.at ?? []);
-    expect(found.map((finding) => finding.outcome)).toEqual(typeof one.outcome === 'string' ? found.map(() => one.outcome) : (one.outcome ?? []));
+    expect(found.map((finding) => finding.outcome)).toEqual(
+      typeof one.outcome === 'string' ? found.map(() => one.outcome) : (one.outcome ?? []),
+    );
     for (const finding of found) expect(sentenceOf(finding)).not.toMatch(/[{}]|undefined/);
   });
 
@@ -59,7 +63,13 @@ describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (_id, rule) =
   });
 
   test('says each of its messages in some case', () => {
-    const said = new Set(cases.flatMap((one) => auditPage(parsePage(one.html, { surroundings: one.surroundings ?? {} })).findings.filter((finding) => finding.rule === rule.id).map((finding) => finding.message)));
+    const said = new Set(
+      cases.flatMap((one) =>
+        auditPage(parsePage(one.html, { surroundings: one.surroundings ?? {} }))
+          .findings.filter((finding) => finding.rule === rule.id)
+          .map((finding) => finding.message),
+      ),
+    );
     expect(Object.keys(rule.messages).filter((message) => !said.has(message))).toEqual([]);
   });
 

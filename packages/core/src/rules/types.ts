@@ -3,7 +3,8 @@ import type { Page, Surroundings } from '../document/page.ts';
 import type { RemedyName } from '../remedies/names.ts';
 import type { Level } from '../standards/criteria.ts';
 
-export type Family = 'headings' | 'images' | 'links' | 'lists' | 'tables' | 'colour' | 'text' | 'media' | 'document' | 'forms' | 'structure';
+export type Family =
+  'headings' | 'images' | 'links' | 'lists' | 'tables' | 'colour' | 'text' | 'media' | 'document' | 'forms' | 'structure';
 export type Weight = 'must' | 'should' | 'consider';
 /** W3C EARL's words: `failed` when the engine is sure, `cantTell` when a person has to decide. */
 export type FindingOutcome = 'failed' | 'cantTell';
@@ -79,7 +80,13 @@ export interface Thresholds {
   readingGrade: number;
 }
 
-export const USUAL_THRESHOLDS: Thresholds = { longestAlternative: 125, longestLink: 100, wordsWithoutHeading: 300, inlineColours: 3, readingGrade: 9 };
+export const USUAL_THRESHOLDS: Thresholds = {
+  longestAlternative: 125,
+  longestLink: 100,
+  wordsWithoutHeading: 300,
+  inlineColours: 3,
+  readingGrade: 9,
+};
 
 /** The audit reports from this much on, so that a house may lower its measure without a new audit. */
 export const FLOORS: Thresholds = { longestAlternative: 80, longestLink: 60, wordsWithoutHeading: 150, inlineColours: 1, readingGrade: 7 };

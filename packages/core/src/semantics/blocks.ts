@@ -3,9 +3,11 @@ import { closest, elementParent, type ElementNode } from '../document/tree.ts';
 
 /** Elements that CSS in HTML (the Living Standard's "Rendering") shows as blocks by default. */
 const BLOCKS = new Set(
-  ('address article aside blockquote body center dd details dialog dir div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 ' +
+  (
+    'address article aside blockquote body center dd details dialog dir div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 ' +
     'header hgroup hr html legend li listing main menu nav ol optgroup option p plaintext pre search section summary ul xmp ' +
-    'table caption colgroup col thead tbody tfoot tr td th').split(' '),
+    'table caption colgroup col thead tbody tfoot tr td th'
+  ).split(' '),
 );
 
 export const HEADING_TAGS: readonly string[] = ['h1', 'h2', 'h3', 'h4', 'h5', 'h6'];

@@ -28,13 +28,23 @@ const allFailures = fact((page: Page) => {
     if (!certain || ratio >= REQUIRED.AAA[size] || seen.has(element) || !/[\p{L}\p{N}]/u.test(node.text) || isInactive(element)) continue;
     seen.add(element);
     const level = ratio < REQUIRED.AA[size] ? 'AA' : 'AAA';
-    found[level].push({ element, text: tidy(node.text).slice(0, 120), values: { color: hexOf(color), background: hexOf(background), ratio: (Math.floor(ratio * 100) / 100).toFixed(2), required: REQUIRED[level][size] } });
+    found[level].push({
+      element,
+      text: tidy(node.text).slice(0, 120),
+      values: {
+        color: hexOf(color),
+        background: hexOf(background),
+        ratio: (Math.floor(ratio * 100) / 100).toFixed(2),
+        required: REQUIRED[level][size],
+      },
+    });
   }
   return found;
 });
 
 /** Controls that cannot be used need no contrast. */
 function isInactive(element: ElementNode): boolean {
-  const off = (one: ElementNode) => (has(one, 'disabled') && ['button', 'fieldset', 'input'].includes(one.tag)) || valueOf(one, 'aria-disabled') === 'true';
+  const off = (one: ElementNode) =>
+    (has(one, 'disabled') && ['button', 'fieldset', 'input'].includes(one.tag)) || valueOf(one, 'aria-disabled') === 'true';
   return off(element) || closestWithin(element, 5, off) !== null;
 }

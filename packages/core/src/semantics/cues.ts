@@ -20,7 +20,8 @@ function cuesOf(kind: 'colourCues' | 'placeCues', language: string): RegExp {
 }
 
 /** A word of place, shape or size in one of the languages: without one there is no such cue. */
-const PLACES = /left|right|corner|button|link[se]|recht|rund|eckig|groß|klein|gauche|droite|rond|carr|izquierd|derech|esquina|redond|cuadrad|onder|boven|vierkant|esquerd|direit|canto|quadrad|sinistra|destra|rotond|round|square/i;
+const PLACES =
+  /left|right|corner|button|link[se]|recht|rund|eckig|groß|klein|gauche|droite|rond|carr|izquierd|derech|esquina|redond|cuadrad|onder|boven|vierkant|esquerd|direit|canto|quadrad|sinistra|destra|rotond|round|square/i;
 
 const named = new Map<string, RegExp>();
 

@@ -20,13 +20,18 @@ export const knownTables = fact((page: Page): KnownTable[] =>
   tagged(page, 'table').flatMap((element) => {
     if (!isExposed(page, element)) return [];
     const grid = gridOf(element);
-    return grid.cells.length === 0 ? [] : [{ element, use: tableUse(page, element), grid, headed: grid.cells.some((cell) => cell.element.tag === 'th') }];
+    return grid.cells.length === 0
+      ? []
+      : [{ element, use: tableUse(page, element), grid, headed: grid.cells.some((cell) => cell.element.tag === 'th') }];
   }),
 );
 
 /** The text of a table's first row, cells parted by bars: what tells it from others. */
 export function firstRowOf(page: Page, grid: Grid): string {
-  return grid.cells.filter((cell) => cell.row === 0).map((cell) => shownText(page, cell.element)).join(' | ');
+  return grid.cells
+    .filter((cell) => cell.row === 0)
+    .map((cell) => shownText(page, cell.element))
+    .join(' | ');
 }
 
 export type Imitated = 'row' | 'column' | 'both';
@@ -36,8 +41,14 @@ export function imitatedHeaders(page: Page, { grid, headed }: KnownTable): Imita
   if (headed || grid.rows < 2 || grid.columns < 2) return null;
   const rest = grid.cells.filter((cell) => cell.row > 0 && cell.column > 0);
   if (rest.length === 0 || rest.every((cell) => isDressed(page, cell))) return null;
-  const row = allDressed(page, grid.cells.filter((cell) => cell.row === 0 && cell.colSpan < grid.columns));
-  const column = allDressed(page, grid.cells.filter((cell) => cell.column === 0 && cell.row >= (row ? 1 : 0) && cell.rowSpan < grid.rows));
+  const row = allDressed(
+    page,
+    grid.cells.filter((cell) => cell.row === 0 && cell.colSpan < grid.columns),
+  );
+  const column = allDressed(
+    page,
+    grid.cells.filter((cell) => cell.column === 0 && cell.row >= (row ? 1 : 0) && cell.rowSpan < grid.rows),
+  );
   const apart = (cells: readonly Cell[]) => !cells.some((cell) => isDressed(page, cell));
   if (row && column) return apart(rest) ? 'both' : null;
   if (row) return apart(grid.cells.filter((cell) => cell.row > 0)) ? 'row' : null;
@@ -57,5 +68,7 @@ function isDressed(page: Page, { element }: Cell): boolean {
   const own = styleOf(page, element).background.a > 0 ? styleOf(page, element).background : styleOf(page, row).background;
   const around = styleOf(page, table).background;
   // Stripes shade every other row: they are told apart by the rest being dressed too.
-  return own.a > 0.02 && (own.r !== around.r || own.g !== around.g || own.b !== around.b) && !(own.r === 255 && own.g === 255 && own.b === 255);
+  return (
+    own.a > 0.02 && (own.r !== around.r || own.g !== around.g || own.b !== around.b) && !(own.r === 255 && own.g === 255 && own.b === 255)
+  );
 }

@@ -12,15 +12,56 @@ import { isExposed, isSeen } from './visibility.ts';
 
 /** Properties that only dress text. */
 export const LOOKS = new Set([
-  'font', 'font-family', 'font-size', 'font-weight', 'font-style', 'color', 'background', 'background-color', 'line-height', 'letter-spacing', 'text-decoration', 'text-align', 'text-indent', 'margin', 'margin-top', 'margin-bottom', 'margin-left', 'margin-right',
-  'padding', 'white-space', 'word-spacing', 'text-transform', 'orphans', 'widows', 'caret-color', 'font-variant', 'font-variant-ligatures', 'font-variant-caps', 'float', 'display', 'vertical-align', 'border', 'tab-stops', 'page-break-before', 'break-before',
+  'font',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'font-style',
+  'color',
+  'background',
+  'background-color',
+  'line-height',
+  'letter-spacing',
+  'text-decoration',
+  'text-align',
+  'text-indent',
+  'margin',
+  'margin-top',
+  'margin-bottom',
+  'margin-left',
+  'margin-right',
+  'padding',
+  'white-space',
+  'word-spacing',
+  'text-transform',
+  'orphans',
+  'widows',
+  'caret-color',
+  'font-variant',
+  'font-variant-ligatures',
+  'font-variant-caps',
+  'float',
+  'display',
+  'vertical-align',
+  'border',
+  'tab-stops',
+  'page-break-before',
+  'break-before',
 ]);
 
 /** Whether an element is a span or font tag that sets nothing but looks. */
 export function setsLooksOnly(element: ElementNode): boolean {
   if (element.tag === 'font') return true;
   if (element.tag !== 'span' || element.attributes.length === 0) return false;
-  return element.attributes.every((attribute) => attribute.name === 'style' || (attribute.name === 'class' && /^(?:mso|apple-|xdefault|kix|docs)/i.test(attribute.value))) && [...inlineStyle(element).keys()].every((property) => LOOKS.has(property) || property.startsWith('mso-') || property.startsWith('-webkit-'));
+  return (
+    element.attributes.every(
+      (attribute) =>
+        attribute.name === 'style' || (attribute.name === 'class' && /^(?:mso|apple-|xdefault|kix|docs)/i.test(attribute.value)),
+    ) &&
+    [...inlineStyle(element).keys()].every(
+      (property) => LOOKS.has(property) || property.startsWith('mso-') || property.startsWith('-webkit-'),
+    )
+  );
 }
 
 /** Whether a word processor left its mark on an element: its classes, properties or tags. */
@@ -38,7 +79,13 @@ function dressedBy(page: Page, read: (element: ElementNode) => string | null | u
 }
 
 /** Elements with a style attribute, and font tags. */
-const dressed = fact((page: Page) => attributed(page).filter((element) => element.space === 'html' && (element.tag === 'font' || has(element, 'style')) && isExposed(page, element)), carried);
+const dressed = fact(
+  (page: Page) =>
+    attributed(page).filter(
+      (element) => element.space === 'html' && (element.tag === 'font' || has(element, 'style')) && isExposed(page, element),
+    ),
+  carried,
+);
 
 /** Pieces of text whose size is set in fixed units or to a tiny keyword, by the size as written. */
 export const forcedSizes = fact((page: Page) =>
@@ -68,13 +115,17 @@ export const inlineColours = fact((page: Page) =>
   }),
 );
 
-/** Elements whose own style attribute sets a text colour or a ground, where nothing around sets the other half; by `text` or `ground` and the value. */
+/**
+ * Elements whose own style attribute sets a text colour or a ground, where nothing around sets the other half; by `text` or `ground` and
+ * the value.
+ */
 export const halfSetColours = fact((page: Page) =>
   dressedBy(page, (element) => {
     const own = inlineStyle(element);
     if (own.size === 0 || !isSeen(page, element) || shownText(page, element, 1) === '') return null;
     const [color, ground] = [own.get('color'), own.get('background-color') ?? own.get('background')];
-    if (color && !ground && color !== 'inherit' && !someAround(page, element, (style) => style.background.a > 0 || style.image !== null)) return `text ${color}`;
+    if (color && !ground && color !== 'inherit' && !someAround(page, element, (style) => style.background.a > 0 || style.image !== null))
+      return `text ${color}`;
     const plain = ground && /^#|^rgb|^hsl|^[a-z]+$/.test(ground) && !/^(?:none|transparent|inherit|initial)$/.test(ground);
     return plain && !color && !someAround(page, element, (style) => style.declared.has('color')) ? `ground ${ground}` : null;
   }),

@@ -10,9 +10,17 @@ import { isExposed } from './visibility.ts';
  * their own rightly in `b` (HTML Living Standard, 4.5.25 and 4.5.26).
  */
 export function emphasisByLook(page: Page, tag: 'b' | 'i'): ElementNode[] {
-  return tagged(page, tag).filter((element) => isExposed(page, element) && isEmphasis(element, shownText(page, element, 200)) && !isInside(page, element, IN.heading | IN.code));
+  return tagged(page, tag).filter(
+    (element) =>
+      isExposed(page, element) && isEmphasis(element, shownText(page, element, 200)) && !isInside(page, element, IN.heading | IN.code),
+  );
 }
 
 function isEmphasis(element: ElementNode, text: string): boolean {
-  return /\p{L}/u.test(text) && element.startTag !== null && element.attributes.every((attribute) => attribute.name === 'style') && tidy(valueOf(element, 'lang') ?? '') === '';
+  return (
+    /\p{L}/u.test(text) &&
+    element.startTag !== null &&
+    element.attributes.every((attribute) => attribute.name === 'style') &&
+    tidy(valueOf(element, 'lang') ?? '') === ''
+  );
 }

@@ -11,13 +11,33 @@ const SECTIONING = new Set(['article', 'aside', 'main', 'nav', 'section']);
 const SECTIONING_ROLES = new Set(['article', 'complementary', 'main', 'navigation', 'region']);
 
 /** Roles whose content is told as one piece: nothing inside has a role of its own (WAI-ARIA 1.2, "Children Presentational: True"). */
-const CHILDREN_PRESENTATIONAL = new Set(['img', 'meter', 'progressbar', 'scrollbar', 'separator', 'slider', 'checkbox', 'radio', 'switch', 'menuitemcheckbox', 'menuitemradio', 'option', 'math']);
+const CHILDREN_PRESENTATIONAL = new Set([
+  'img',
+  'meter',
+  'progressbar',
+  'scrollbar',
+  'separator',
+  'slider',
+  'checkbox',
+  'radio',
+  'switch',
+  'menuitemcheckbox',
+  'menuitemradio',
+  'option',
+  'math',
+]);
 
 /** What a list, table or menu owns, and which loses its meaning with it (WAI-ARIA 1.2, "Presentational Roles Conflict Resolution"). */
 const OWNED: Record<string, readonly string[]> = {
-  list: ['listitem'], table: ['row', 'rowgroup', 'cell', 'columnheader', 'rowheader', 'caption'], rowgroup: ['row', 'cell', 'columnheader', 'rowheader'], row: ['cell', 'columnheader', 'rowheader'],
+  list: ['listitem'],
+  table: ['row', 'rowgroup', 'cell', 'columnheader', 'rowheader', 'caption'],
+  rowgroup: ['row', 'cell', 'columnheader', 'rowheader'],
+  row: ['cell', 'columnheader', 'rowheader'],
 };
-const OWNERS: Record<string, readonly string[]> = { row: ['table', 'grid', 'treegrid', 'rowgroup'], rowgroup: ['table', 'grid', 'treegrid'] };
+const OWNERS: Record<string, readonly string[]> = {
+  row: ['table', 'grid', 'treegrid', 'rowgroup'],
+  rowgroup: ['table', 'grid', 'treegrid'],
+};
 
 interface Seen {
   role: string | null;
@@ -122,7 +142,16 @@ function presentationalOwner(element: ElementNode, role: string): boolean {
   return end !== null && end.tag in WHOLES && OWNED[WHOLES[end.tag]!]?.includes(role) === true && roleOf(end) === 'presentation';
 }
 
-const WHOLES: Record<string, string> = { ul: 'list', ol: 'list', menu: 'list', table: 'table', tbody: 'rowgroup', thead: 'rowgroup', tfoot: 'rowgroup', tr: 'row' };
+const WHOLES: Record<string, string> = {
+  ul: 'list',
+  ol: 'list',
+  menu: 'list',
+  table: 'table',
+  tbody: 'rowgroup',
+  thead: 'rowgroup',
+  tfoot: 'rowgroup',
+  tr: 'row',
+};
 
 function cellRole(cell: ElementNode): string {
   const table = tableOfCell(cell);
@@ -133,7 +162,9 @@ function cellRole(cell: ElementNode): string {
   return scope === 'col' || scope === 'colgroup' ? 'columnheader' : roleBesideNeighbours(cell);
 }
 
-/** HTML leaves open which header a cell without scope is told as. Browsers go by its neighbours in the row: beside data it heads the row. */
+/**
+ * HTML leaves open which header a cell without scope is told as. Browsers go by its neighbours in the row: beside data it heads the row.
+ */
 function roleBesideNeighbours(cell: ElementNode): string {
   const cells = childElements(cell.parent!).filter((one) => one.tag === 'td' || one.tag === 'th');
   const at = cells.indexOf(cell);

@@ -12,8 +12,9 @@ export function inputType(field: ElementNode): string {
 }
 
 /** Fields a person fills in, told to readers, in document order. */
-export const fields = fact((page: Page) =>
-  tagged(page, 'input', 'select', 'textarea').filter((element) => !NOT_FIELDS.has(inputType(element)) && isExposed(page, element)),
+export const fields = fact(
+  (page: Page) =>
+    tagged(page, 'input', 'select', 'textarea').filter((element) => !NOT_FIELDS.has(inputType(element)) && isExposed(page, element)),
   carried,
 );
 
@@ -21,7 +22,12 @@ export const fields = fact((page: Page) =>
 export const labels = fact((page: Page) =>
   tagged(page, 'label').map((label) => {
     const target = valueOf(label, 'for');
-    const field = target === null ? ([...elementsIn(label)].find((inner) => ['input', 'select', 'textarea', 'button', 'meter', 'progress', 'output'].includes(inner.tag)) ?? null) : (elementsById(page).get(target) ?? null);
+    const field =
+      target === null
+        ? ([...elementsIn(label)].find((inner) =>
+            ['input', 'select', 'textarea', 'button', 'meter', 'progress', 'output'].includes(inner.tag),
+          ) ?? null)
+        : (elementsById(page).get(target) ?? null);
     return { label, field, missing: target !== null && field === null ? target : null, text: shownText(page, label, 200) };
   }),
 );
@@ -34,7 +40,12 @@ export function wordsBeside(page: Page, field: ElementNode): string {
     for (let at = field.index + step; at >= 0 && at < siblings.length; at += step) {
       const node = siblings[at]!;
       if (node.kind === 'comment' || (node.kind === 'element' && node.tag === 'br')) continue;
-      const text = node.kind === 'text' ? tidy(node.text) : ['label', 'b', 'strong', 'span', 'em', 'i', 'p'].includes(node.tag) ? shownText(page, node, 100) : '';
+      const text =
+        node.kind === 'text'
+          ? tidy(node.text)
+          : ['label', 'b', 'strong', 'span', 'em', 'i', 'p'].includes(node.tag)
+            ? shownText(page, node, 100)
+            : '';
       if (text) return text.replace(/[\s:*]+$/, '').slice(0, 80);
       if (node.kind === 'element') break;
     }

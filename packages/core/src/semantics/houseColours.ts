@@ -4,7 +4,10 @@ import { hexOf, parseColour } from '../style/colour.ts';
 
 const MOST = 12;
 
-/** The colours of the house, as #rrggbb: those it names, or else those its style sheets give to text or keep in custom properties, most used first. */
+/**
+ * The colours of the house, as #rrggbb: those it names, or else those its style sheets give to text or keep in custom properties, most
+ * used first.
+ */
 export const houseColours = fact((page: Page): string[] => {
   const named = page.surroundings.houseColours;
   if (named) return named.flatMap((written) => hexOrNone(written));
@@ -15,7 +18,10 @@ export const houseColours = fact((page: Page): string[] => {
       for (const hex of hexOrNone(value.trim())) uses.set(hex, (uses.get(hex) ?? 0) + 1);
     }
   }
-  return [...uses].sort((a, b) => b[1] - a[1]).slice(0, MOST).map(([hex]) => hex);
+  return [...uses]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, MOST)
+    .map(([hex]) => hex);
 });
 
 function hexOrNone(written: string): string[] {

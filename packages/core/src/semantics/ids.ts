@@ -16,5 +16,8 @@ export const elementsById = fact((page: Page) => {
 export function referred(page: Page, element: ElementNode, attribute: string): ElementNode[] {
   const ids = valueOf(element, attribute);
   if (!ids) return [];
-  return ids.split(/\s+/).map((id) => elementsById(page).get(id)).filter((target) => target !== undefined);
+  return ids
+    .split(/\s+/)
+    .map((id) => elementsById(page).get(id))
+    .filter((target) => target !== undefined);
 }

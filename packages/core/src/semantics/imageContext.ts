@@ -22,7 +22,16 @@ export function figureOf(page: Page, image: ElementNode): { figure: ElementNode;
 export function passageOf(page: Page, image: ElementNode): Passage | null {
   const block = blockAround(image);
   const all = block ? (passagesByBlock(page).get(block) ?? []) : [];
-  return all.length === 1 ? all[0]! : (all.find((passage) => passage.images > 0 && passage.first.range && image.range && passage.first.range.start <= image.range.start && (passage.last.range?.end ?? Infinity) >= image.range.end) ?? null);
+  return all.length === 1
+    ? all[0]!
+    : (all.find(
+        (passage) =>
+          passage.images > 0 &&
+          passage.first.range &&
+          image.range &&
+          passage.first.range.start <= image.range.start &&
+          (passage.last.range?.end ?? Infinity) >= image.range.end,
+      ) ?? null);
 }
 
 /** Whether an image is all its block shows. */
@@ -78,7 +87,12 @@ export function isDescribedNear(page: Page, image: ElementNode): boolean {
   if (figure && figure.caption.split(' ').length >= LONG_CAPTION) return true;
   if (figure && [...elementsIn(figure.figure)].some((inner) => inner.tag === 'table' || inner.tag === 'details')) return true;
   const next = whole?.parent?.children.slice(whole.index + 1).find((node): node is ElementNode => node.kind === 'element');
-  return next !== undefined && (next.tag === 'table' || next.tag === 'details' || (['p', 'div', 'section', 'ul', 'ol', 'dl'].includes(next.tag) && rawText(next).length > LONG_TEXT));
+  return (
+    next !== undefined &&
+    (next.tag === 'table' ||
+      next.tag === 'details' ||
+      (['p', 'div', 'section', 'ul', 'ol', 'dl'].includes(next.tag) && rawText(next).length > LONG_TEXT))
+  );
 }
 
 /** Words of a caption that can tell what a chart shows; characters of a paragraph after it that can. Common practice. */

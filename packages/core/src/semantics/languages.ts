@@ -57,7 +57,8 @@ export function languageOfText(text: string): string | null {
     } else if (length > 0) {
       words++;
       const common = byNumber.get(number);
-      if (common?.word.length === length && lower.startsWith(common.word, i - length)) for (const language of common.languages) counts[language]!++;
+      if (common?.word.length === length && lower.startsWith(common.word, i - length))
+        for (const language of common.languages) counts[language]!++;
       [length, number] = [0, 0];
     }
   }

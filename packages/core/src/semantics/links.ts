@@ -15,7 +15,11 @@ export interface Link {
 
 /** The links told to readers, in document order. */
 export const links = fact((page: Page): Link[] =>
-  page.elements.flatMap((element) => ((element.tag === 'a' || element.attributes.length > 0) && isLink(element) && isExposed(page, element) ? [{ element, name: nameOf(page, element).name, href: tidy(valueOf(element, 'href') ?? '') }] : [])),
+  page.elements.flatMap((element) =>
+    (element.tag === 'a' || element.attributes.length > 0) && isLink(element) && isExposed(page, element)
+      ? [{ element, name: nameOf(page, element).name, href: tidy(valueOf(element, 'href') ?? '') }]
+      : [],
+  ),
 );
 
 /** The link right after another: the next sibling, with nothing but white space and perhaps a line break between. */
@@ -25,7 +29,8 @@ export function linkAfter(link: ElementNode): { next: ElementNode; between: read
   for (let at = link.index + 1; at < siblings.length; at++) {
     const node = siblings[at]!;
     if (node.kind === 'element' && node.tag === 'a') return isLink(node) ? { next: node, between } : null;
-    if (node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '') || (node.kind === 'element' && node.tag === 'br')) between.push(node);
+    if (node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '') || (node.kind === 'element' && node.tag === 'br'))
+      between.push(node);
     else return null;
   }
   return null;

@@ -17,22 +17,41 @@ export interface RealList {
 const KINDS: Record<string, RealList['kind']> = { ul: 'unordered', menu: 'unordered', ol: 'ordered', dl: 'description' };
 
 /** Lists that are told as lists, in document order. */
-export const realLists = fact((page: Page): RealList[] =>
-  tagged(page, ...Object.keys(KINDS)).flatMap((element) => {
-    const kind = KINDS[element.tag]!;
-    if (element.space !== 'html' || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
-    return [{ element, kind, items: itemsOf(element, kind).filter((item) => isExposed(page, item)) }];
-  }),
+export const realLists = fact(
+  (page: Page): RealList[] =>
+    tagged(page, ...Object.keys(KINDS)).flatMap((element) => {
+      const kind = KINDS[element.tag]!;
+      if (element.space !== 'html' || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
+      return [{ element, kind, items: itemsOf(element, kind).filter((item) => isExposed(page, item)) }];
+    }),
   carried,
 );
 
 function itemsOf(list: ElementNode, kind: RealList['kind']): ElementNode[] {
   const children = childElements(list);
   if (kind !== 'description') return children.filter((child) => child.tag === 'li');
-  return children.flatMap((child) => (child.tag === 'div' ? childElements(child) : [child])).filter((child) => child.tag === 'dt' || child.tag === 'dd');
+  return children
+    .flatMap((child) => (child.tag === 'div' ? childElements(child) : [child]))
+    .filter((child) => child.tag === 'dt' || child.tag === 'dd');
 }
 
-const HOLDS = new Set(['img', 'svg', 'iframe', 'video', 'audio', 'object', 'embed', 'canvas', 'input', 'select', 'textarea', 'button', 'math', 'hr', 'picture']);
+const HOLDS = new Set([
+  'img',
+  'svg',
+  'iframe',
+  'video',
+  'audio',
+  'object',
+  'embed',
+  'canvas',
+  'input',
+  'select',
+  'textarea',
+  'button',
+  'math',
+  'hr',
+  'picture',
+]);
 
 /** Which elements hold words, images or anything to use, by `order`: one pass from the end. */
 const holdSomething = fact((page: Page) => {
@@ -55,6 +74,9 @@ export function showsNothing(page: Page, element: ElementNode): boolean {
 export function repeatedMarker(page: Page, list: RealList, item: ElementNode, place: number): Marker | null {
   if (styleOf(page, item).listStyle === 'none') return null;
   const markers = markersOf(shownText(page, item, 60));
-  return markers.find((marker) => (list.kind === 'unordered' ? marker.kind === 'bullet' : marker.kind !== 'bullet' && marker.value === place + 1)) ?? null;
+  return (
+    markers.find((marker) =>
+      list.kind === 'unordered' ? marker.kind === 'bullet' : marker.kind !== 'bullet' && marker.value === place + 1,
+    ) ?? null
+  );
 }
-

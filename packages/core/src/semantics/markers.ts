@@ -75,7 +75,11 @@ export interface TypedItem<L> {
  * Reads a run of lines as a typed list, nested by marker style, from `from` on. Gives the items and how many lines they take;
  * fewer than two items at the top are no list. `markers` gives each line's possible markers.
  */
-export function readTypedList<L>(lines: readonly L[], from: number, markers: (line: L) => readonly Marker[]): { items: TypedItem<L>[]; taken: number } | null {
+export function readTypedList<L>(
+  lines: readonly L[],
+  from: number,
+  markers: (line: L) => readonly Marker[],
+): { items: TypedItem<L>[]; taken: number } | null {
   const first = markers(lines[from]!);
   for (const start of first) {
     if (start.kind !== 'bullet' && start.value !== 1) continue;

@@ -7,12 +7,19 @@ import { isBlock } from './blocks.ts';
 
 /** Whether a player has a text track of some kinds. */
 export function hasTrack(player: ElementNode, kinds: readonly string[]): boolean {
-  return childElements(player).some((child) => child.tag === 'track' && kinds.includes((valueOf(child, 'kind') ?? 'subtitles').toLowerCase()));
+  return childElements(player).some(
+    (child) => child.tag === 'track' && kinds.includes((valueOf(child, 'kind') ?? 'subtitles').toLowerCase()),
+  );
 }
 
 /** The file a player plays, by its name; '' when the source does not say. */
 export function fileOf(player: ElementNode): string {
-  const address = valueOf(player, 'src') ?? childElements(player).map((child) => (child.tag === 'source' ? valueOf(child, 'src') : null)).find((src) => src !== null) ?? '';
+  const address =
+    valueOf(player, 'src') ??
+    childElements(player)
+      .map((child) => (child.tag === 'source' ? valueOf(child, 'src') : null))
+      .find((src) => src !== null) ??
+    '';
   return fileNameOf(address);
 }
 
@@ -21,7 +28,10 @@ const PLAYER = /(?:^|[/.\-_])(?:video|videos|player|embed|watch|tube|movie|lectu
 
 /** Whether a frame seems to hold a recording. */
 export function isPlayerFrame(frame: ElementNode): boolean {
-  return frame.tag === 'iframe' && (PLAYER.test(valueOf(frame, 'src') ?? '') || /\b(?:video|recording|film)\b/i.test(valueOf(frame, 'title') ?? ''));
+  return (
+    frame.tag === 'iframe' &&
+    (PLAYER.test(valueOf(frame, 'src') ?? '') || /\b(?:video|recording|film)\b/i.test(valueOf(frame, 'title') ?? ''))
+  );
 }
 
 const transcripts = fact((): Map<ElementNode, boolean> => new Map());
@@ -36,7 +46,13 @@ export function hasTranscriptNear(page: Page, player: ElementNode): boolean {
 }
 
 function speaksOfTranscript(page: Page, block: ElementNode): boolean {
-  const after = block === page.body ? [] : block.parent!.children.slice(block.index + 1).filter((node): node is ElementNode => node.kind === 'element').slice(0, 2);
+  const after =
+    block === page.body
+      ? []
+      : block
+          .parent!.children.slice(block.index + 1)
+          .filter((node): node is ElementNode => node.kind === 'element')
+          .slice(0, 2);
   const text = tidy([block, ...after].map((element) => shownText(page, element, 2_000)).join(' ')).toLowerCase();
   return [...phrasesOf('transcriptWords')].some((word) => text.includes(word));
 }

@@ -7,7 +7,8 @@ import { elementsById, referred } from './ids.ts';
 import { roleOf } from './roles.ts';
 import { isExposed, isGone } from './visibility.ts';
 
-export type NameSource = 'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'placeholder' | 'summary' | 'title' | 'none';
+export type NameSource =
+  'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'placeholder' | 'summary' | 'title' | 'none';
 export interface Name {
   name: string;
   from: NameSource;
@@ -17,7 +18,11 @@ export interface Name {
  * Roles whose name may come from their content (WAI-ARIA 1.2, "Roles Supporting Name from Content"). Rows are left out: browsers name
  * them only inside grids. Terms are added: browsers name them so.
  */
-const FROM_CONTENT = new Set('button cell checkbox columnheader gridcell heading link doc-backlink doc-biblioref doc-glossref doc-noteref menuitem menuitemcheckbox menuitemradio option radio rowheader switch tab term tooltip treeitem'.split(' '));
+const FROM_CONTENT = new Set(
+  'button cell checkbox columnheader gridcell heading link doc-backlink doc-biblioref doc-glossref doc-noteref menuitem menuitemcheckbox menuitemradio option radio rowheader switch tab term tooltip treeitem'.split(
+    ' ',
+  ),
+);
 
 /** Roles that may not be named (WAI-ARIA 1.2, "Roles which cannot be named"). */
 const NAMELESS = new Set('caption code deletion emphasis insertion paragraph strong subscript superscript'.split(' '));
@@ -79,7 +84,11 @@ export function descriptionOf(page: Page, element: ElementNode): string {
 
 function textOfReferences(page: Page, element: ElementNode, attribute: 'aria-labelledby' | 'aria-describedby'): string {
   if (element.attributes.length === 0) return '';
-  return tidy(referred(page, element, attribute).map((target) => computeName(page, target, { referenced: true, hiddenToo: isGone(page, target) }).name).join(' '));
+  return tidy(
+    referred(page, element, attribute)
+      .map((target) => computeName(page, target, { referenced: true, hiddenToo: isGone(page, target) }).name)
+      .join(' '),
+  );
 }
 
 const LABELLED = new Set(['input', 'select', 'textarea', 'meter', 'progress']);
@@ -148,7 +157,8 @@ const labelsOf = fact((page: Page) => {
 }, carried);
 
 function firstField(label: ElementNode): ElementNode | undefined {
-  for (const element of elementsIn(label)) if (['input', 'select', 'textarea', 'meter', 'progress', 'button'].includes(element.tag)) return element;
+  for (const element of elementsIn(label))
+    if (['input', 'select', 'textarea', 'meter', 'progress', 'button'].includes(element.tag)) return element;
   return undefined;
 }
 
@@ -175,7 +185,9 @@ function contentName(page: Page, parent: ParentNode, walk: Walk): string {
 function standsApart(page: Page, element: ElementNode): boolean {
   if (element.space !== 'html') return false;
   const { display, gone, position } = styleOf(page, element);
-  return gone ? isBlock(element) : !(display === 'inline' || display === 'contents' || display.startsWith('ruby')) && position !== 'absolute';
+  return gone
+    ? isBlock(element)
+    : !(display === 'inline' || display === 'contents' || display.startsWith('ruby')) && position !== 'absolute';
 }
 
 function childName(page: Page, child: ElementNode, walk: Walk): string {
@@ -203,4 +215,3 @@ export function shownText(page: Page, parent: ElementNode, limit = Infinity): st
   }
   return tidy(text);
 }
-

@@ -27,7 +27,26 @@ export interface Passage {
 }
 
 /** Elements whose content is not running text. */
-const REPLACED = new Set(['script', 'style', 'textarea', 'select', 'svg', 'math', 'iframe', 'object', 'canvas', 'video', 'audio', 'template', 'noscript', 'title', 'datalist', 'progress', 'meter', 'button']);
+const REPLACED = new Set([
+  'script',
+  'style',
+  'textarea',
+  'select',
+  'svg',
+  'math',
+  'iframe',
+  'object',
+  'canvas',
+  'video',
+  'audio',
+  'template',
+  'noscript',
+  'title',
+  'datalist',
+  'progress',
+  'meter',
+  'button',
+]);
 
 interface Draft {
   block: ElementNode;
@@ -105,13 +124,18 @@ function finish(page: Page, draft: Draft, found: Passage[]): void {
   const { block, pieces, texts, breaks, images, first, last } = draft;
   const text = wordingOf(pieces, breaks.length > 0);
   const kept = block.tag === 'pre' || (styleOf(page, block).declared.get('white-space') ?? '').startsWith('pre');
-  if (text !== '' || images > 0 || breaks.length > 0) found.push({ block, text, words: countWords(text), texts, breaks, pieces, images, first, last, kept, facts: [] });
+  if (text !== '' || images > 0 || breaks.length > 0)
+    found.push({ block, text, words: countWords(text), texts, breaks, pieces, images, first, last, kept, facts: [] });
 }
 
 /** The text of a passage: a line end in the source is but a space, a break ends a line. */
 function wordingOf(pieces: Passage['pieces'], broken: boolean): string {
   if (!broken) return tidy(pieces.map((piece) => (piece.kind === 'text' ? piece.text : '')).join(''));
-  return pieces.map((piece) => (piece.kind === 'text' ? piece.text.replace(SPACES, ' ') : '\n')).join('').replace(/ *\n */g, '\n').replace(/^ +| +$/g, '');
+  return pieces
+    .map((piece) => (piece.kind === 'text' ? piece.text.replace(SPACES, ' ') : '\n'))
+    .join('')
+    .replace(/ *\n */g, '\n')
+    .replace(/^ +| +$/g, '');
 }
 
 /** The passages after a change of one of their texts. */
@@ -125,7 +149,10 @@ function withText(known: Passage[], { text: changed }: TextChange): Passage[] {
 
 let made = 0;
 
-/** Makes a fact about single passages: computed at the first asking, kept as long as the passage says the same. It may be anything but undefined. */
+/**
+ * Makes a fact about single passages: computed at the first asking, kept as long as the passage says the same. It may be anything but
+ * undefined.
+ */
 export function passageFact<T>(compute: (page: Page, passage: Passage) => T): (page: Page, passage: Passage) => T {
   const place = made++;
   return (page, passage) => {
@@ -154,7 +181,10 @@ export function countWords(text: string): number {
   let inside = false;
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i);
-    const letter: boolean = unit > 0x7f ? unit !== 0xa0 && !(unit >= 0x2000 && unit <= 0x206f) : (unit >= 48 && unit <= 57) || (unit >= 65 && unit <= 90) || (unit >= 97 && unit <= 122) || (inside && unit === 39);
+    const letter: boolean =
+      unit > 0x7f
+        ? unit !== 0xa0 && !(unit >= 0x2000 && unit <= 0x206f)
+        : (unit >= 48 && unit <= 57) || (unit >= 65 && unit <= 90) || (unit >= 97 && unit <= 122) || (inside && unit === 39);
     if (letter && !inside) count++;
     inside = letter;
   }

@@ -11,7 +11,10 @@ export interface TextFigures {
 
 const VOWELS = new Set('aeiouyäöüáéíóúàèìòùâêîôûãõœæ');
 
-/** Syllables of a word by its runs of vowels; a silent e at the end of an English word is left out. An estimate, as in the published formulas' own software. */
+/**
+ * Syllables of a word by its runs of vowels; a silent e at the end of an English word is left out. An estimate, as in the published
+ * formulas' own software.
+ */
 export function syllablesOf(word: string, language: string): number {
   let groups = 0;
   let inside = false;
@@ -20,7 +23,15 @@ export function syllablesOf(word: string, language: string): number {
     if (vowel && !inside) groups++;
     inside = vowel;
   }
-  const silent = language === 'en' && /e[sd]?$/i.test(word) && /[^aeiouy]e(?:s|d)?$/i.test(word) && !/[^aeiouy]le$/i.test(word) && !/[td]ed$/i.test(word) && !/(?:s|x|z|ch|sh|g|c)es$/i.test(word) ? 1 : 0;
+  const silent =
+    language === 'en' &&
+    /e[sd]?$/i.test(word) &&
+    /[^aeiouy]e(?:s|d)?$/i.test(word) &&
+    !/[^aeiouy]le$/i.test(word) &&
+    !/[td]ed$/i.test(word) &&
+    !/(?:s|x|z|ch|sh|g|c)es$/i.test(word)
+      ? 1
+      : 0;
   return Math.max(1, groups - silent);
 }
 
@@ -45,7 +56,13 @@ export function fleschKincaid({ words, sentences, syllables }: Pick<TextFigures,
 
 /** First "Wiener Sachtextformel" (Bamberger and Vanecek 1984): German school years. */
 export function wienerSachtext({ words, sentences, long, lettered, single }: TextFigures): number {
-  return 0.1935 * ((100 * long) / words) + 0.1672 * (words / sentences) + 0.1297 * ((100 * lettered) / words) - 0.0327 * ((100 * single) / words) - 0.875;
+  return (
+    0.1935 * ((100 * long) / words) +
+    0.1672 * (words / sentences) +
+    0.1297 * ((100 * lettered) / words) -
+    0.0327 * ((100 * single) / words) -
+    0.875
+  );
 }
 
 /** The languages a published formula is known for. */
@@ -59,5 +76,12 @@ export function gradeOf(figures: TextFigures, language: GradedLanguage): number 
 
 /** The figures of a text made of two. */
 export function added(one: TextFigures, other: TextFigures): TextFigures {
-  return { words: one.words + other.words, sentences: one.sentences + other.sentences, syllables: one.syllables + other.syllables, long: one.long + other.long, lettered: one.lettered + other.lettered, single: one.single + other.single };
+  return {
+    words: one.words + other.words,
+    sentences: one.sentences + other.sentences,
+    syllables: one.syllables + other.syllables,
+    long: one.long + other.long,
+    lettered: one.lettered + other.lettered,
+    single: one.single + other.single,
+  };
 }

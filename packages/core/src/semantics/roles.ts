@@ -12,7 +12,12 @@ function nativeRole(element: ElementNode): string | null {
     case 'area':
       return hasHref(element) ? 'link' : 'generic';
     case 'img':
-      return valueOf(element, 'alt') === '' && !has(element, 'aria-label') && !has(element, 'aria-labelledby') && !valueOf(element, 'title')?.trim() ? 'presentation' : 'img';
+      return valueOf(element, 'alt') === '' &&
+        !has(element, 'aria-label') &&
+        !has(element, 'aria-labelledby') &&
+        !valueOf(element, 'title')?.trim()
+        ? 'presentation'
+        : 'img';
     case 'input':
       return inputRole(element);
     case 'select':
@@ -23,10 +28,58 @@ function nativeRole(element: ElementNode): string | null {
 }
 
 const PLAIN_ROLES: Record<string, string> = {
-  address: 'group', article: 'article', aside: 'complementary', blockquote: 'blockquote', button: 'button', caption: 'caption', code: 'code', datalist: 'listbox', dd: 'definition', del: 'deletion', details: 'group',
-  dfn: 'term', dialog: 'dialog', dt: 'term', em: 'emphasis', fieldset: 'group', figcaption: 'caption', figure: 'figure', form: 'form', hgroup: 'group', hr: 'separator', ins: 'insertion', li: 'listitem', main: 'main', mark: 'mark', math: 'math',
-  menu: 'list', meter: 'meter', nav: 'navigation', ol: 'list', optgroup: 'group', option: 'option', output: 'status', p: 'paragraph', progress: 'progressbar', s: 'deletion', search: 'search', select: 'combobox', strong: 'strong', sub: 'subscript',
-  summary: 'button', sup: 'superscript', table: 'table', tbody: 'rowgroup', td: 'cell', textarea: 'textbox', tfoot: 'rowgroup', th: 'columnheader', thead: 'rowgroup', time: 'time', tr: 'row', ul: 'list',
+  address: 'group',
+  article: 'article',
+  aside: 'complementary',
+  blockquote: 'blockquote',
+  button: 'button',
+  caption: 'caption',
+  code: 'code',
+  datalist: 'listbox',
+  dd: 'definition',
+  del: 'deletion',
+  details: 'group',
+  dfn: 'term',
+  dialog: 'dialog',
+  dt: 'term',
+  em: 'emphasis',
+  fieldset: 'group',
+  figcaption: 'caption',
+  figure: 'figure',
+  form: 'form',
+  hgroup: 'group',
+  hr: 'separator',
+  ins: 'insertion',
+  li: 'listitem',
+  main: 'main',
+  mark: 'mark',
+  math: 'math',
+  menu: 'list',
+  meter: 'meter',
+  nav: 'navigation',
+  ol: 'list',
+  optgroup: 'group',
+  option: 'option',
+  output: 'status',
+  p: 'paragraph',
+  progress: 'progressbar',
+  s: 'deletion',
+  search: 'search',
+  select: 'combobox',
+  strong: 'strong',
+  sub: 'subscript',
+  summary: 'button',
+  sup: 'superscript',
+  table: 'table',
+  tbody: 'rowgroup',
+  td: 'cell',
+  textarea: 'textbox',
+  tfoot: 'rowgroup',
+  th: 'columnheader',
+  thead: 'rowgroup',
+  time: 'time',
+  tr: 'row',
+  ul: 'list',
 };
 
 function inputRole(element: ElementNode): string {
@@ -45,7 +98,8 @@ function hasHref(element: ElementNode): boolean {
 
 /** ARIA 1.2 roles an author may give that concern the rules; unknown words are skipped, as browsers do. */
 const AUTHOR_ROLES = new Set(
-  ('alert alertdialog application article banner blockquote button caption cell checkbox code columnheader combobox complementary contentinfo definition deletion ' +
+  (
+    'alert alertdialog application article banner blockquote button caption cell checkbox code columnheader combobox complementary contentinfo definition deletion ' +
     'dialog document emphasis feed figure form generic grid gridcell group heading img image insertion link list listbox listitem log main mark marquee math menu menubar ' +
     'menuitem menuitemcheckbox menuitemradio meter navigation none note option paragraph presentation progressbar radio radiogroup region row rowgroup rowheader ' +
     'scrollbar search searchbox separator slider spinbutton status strong subscript superscript switch tab table tablist tabpanel term textbox time timer toolbar ' +
@@ -53,12 +107,19 @@ const AUTHOR_ROLES = new Set(
     // Digital Publishing WAI-ARIA 1.0.
     'doc-abstract doc-acknowledgments doc-afterword doc-appendix doc-backlink doc-biblioentry doc-bibliography doc-biblioref doc-chapter doc-colophon doc-conclusion doc-cover doc-credit doc-credits doc-dedication doc-endnote doc-endnotes ' +
     'doc-epigraph doc-epilogue doc-errata doc-example doc-footnote doc-foreword doc-glossary doc-glossref doc-index doc-introduction doc-noteref doc-notice doc-pagebreak doc-pagefooter doc-pageheader doc-pagelist doc-part doc-preface doc-prologue doc-pullquote doc-qna ' +
-    'doc-subtitle doc-tip doc-toc').split(' '),
+    'doc-subtitle doc-tip doc-toc'
+  ).split(' '),
 );
 
 /** Whether an author may use a role: WAI-ARIA 1.2 and its module for books, and the roles of the Graphics module. */
 export function isKnownRole(word: string): boolean {
-  return AUTHOR_ROLES.has(word) || /^graphics-(?:document|object|symbol)$/.test(word) || word === 'directory' || word === 'suggestion' || word === 'comment';
+  return (
+    AUTHOR_ROLES.has(word) ||
+    /^graphics-(?:document|object|symbol)$/.test(word) ||
+    word === 'directory' ||
+    word === 'suggestion' ||
+    word === 'comment'
+  );
 }
 
 const GLOBAL_NAMING = ['aria-label', 'aria-labelledby', 'aria-describedby', 'aria-live', 'aria-controls', 'aria-owns'];
@@ -80,7 +141,9 @@ export function isFocusable(element: ElementNode): boolean {
   if (has(element, 'tabindex')) return true;
   if (element.tag === 'a' || element.tag === 'area') return hasHref(element);
   if (['button', 'select', 'textarea'].includes(element.tag)) return !has(element, 'disabled');
-  return element.tag === 'input' ? valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled') : element.tag === 'iframe';
+  return element.tag === 'input'
+    ? valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled')
+    : element.tag === 'iframe';
 }
 
 const LINKS = new Set(['link', 'doc-backlink', 'doc-biblioref', 'doc-glossref', 'doc-noteref']);

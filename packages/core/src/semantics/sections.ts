@@ -17,7 +17,22 @@ export interface Section {
 }
 
 const LOOKED_UP = new Set(['dt', 'dd', 'td', 'th', 'caption']);
-const THINGS = new Set(['img', 'video', 'audio', 'iframe', 'object', 'embed', 'svg', 'canvas', 'input', 'select', 'textarea', 'math', 'hr', 'table']);
+const THINGS = new Set([
+  'img',
+  'video',
+  'audio',
+  'iframe',
+  'object',
+  'embed',
+  'svg',
+  'canvas',
+  'input',
+  'select',
+  'textarea',
+  'math',
+  'hr',
+  'table',
+]);
 
 /** The page cut at its headings, in document order. */
 export const sections = fact((page: Page): Section[] => {
@@ -32,7 +47,8 @@ export const sections = fact((page: Page): Section[] => {
     if (isInside(page, passage.block, FURNITURE) || headed.has(passage.block)) continue;
     const section = at(passage.block.order, passage.first.range?.start);
     section.passages.push(passage);
-    if (!passage.kept && !LOOKED_UP.has(passage.block.tag) && !isInside(page, passage.block, IN.table | IN.form)) section.words += passage.words;
+    if (!passage.kept && !LOOKED_UP.has(passage.block.tag) && !isInside(page, passage.block, IN.table | IN.form))
+      section.words += passage.words;
   }
   for (const element of tagged(page, ...THINGS)) if (isExposed(page, element)) at(element.order, element.range?.start).things++;
   return found;

@@ -7,7 +7,7 @@ const GAP = /[ \u00a0]{2,}/;
  * the order of the alphabet, or the same one over and over, are letters and not a word.
  */
 export function spacedWord(text: string): string | null {
-  if (text.length < 9 || text[1] !== ' ' && text[1] !== '\u00a0' || !RUN.test(text)) return null;
+  if (text.length < 9 || (text[1] !== ' ' && text[1] !== '\u00a0') || !RUN.test(text)) return null;
   // The whole passage has to be spelled so: in a sentence single letters mean themselves.
   const words = text.split(GAP).flatMap((part) => part.split(/\n/));
   const spelled = words.every((word) => /^[\p{P}\s]*\p{L}(?:[ \u00a0]\p{L})*[ \u00a0]?[\p{P}\s]*$/u.test(word));
@@ -17,6 +17,7 @@ export function spacedWord(text: string): string | null {
 
 function isSequence(letters: string): boolean {
   let rising = 0;
-  for (let i = 1; i < letters.length; i++) if (letters.charCodeAt(i) === letters.charCodeAt(i - 1) + 1 || letters[i] === letters[i - 1]) rising++;
+  for (let i = 1; i < letters.length; i++)
+    if (letters.charCodeAt(i) === letters.charCodeAt(i - 1) + 1 || letters[i] === letters[i - 1]) rising++;
   return rising >= (letters.length - 1) / 2;
 }

@@ -41,12 +41,21 @@ function buildModel(table: ElementNode): HeaderModel {
     rowsWithData.fill(1, cell.row, cell.row + cell.rowSpan);
     columnsWithData.fill(1, cell.column, cell.column + cell.colSpan);
     if (isEmptyCell(cell.element)) continue;
-    for (let row = cell.row; row < cell.row + cell.rowSpan; row++) lastDataInRow[row] = Math.max(lastDataInRow[row]!, cell.column + cell.colSpan - 1);
-    for (let column = cell.column; column < cell.column + cell.colSpan; column++) lastDataInColumn[column] = Math.max(lastDataInColumn[column]!, cell.row + cell.rowSpan - 1);
+    for (let row = cell.row; row < cell.row + cell.rowSpan; row++)
+      lastDataInRow[row] = Math.max(lastDataInRow[row]!, cell.column + cell.colSpan - 1);
+    for (let column = cell.column; column < cell.column + cell.colSpan; column++)
+      lastDataInColumn[column] = Math.max(lastDataInColumn[column]!, cell.row + cell.rowSpan - 1);
   }
   const axes = new Map<ElementNode, Axis>();
   for (const cell of grid.cells) axes.set(cell.element, cell.element.tag === 'th' ? axisOf(cell, rowsWithData, columnsWithData) : 'none');
-  return { grid, cells: new Map(grid.cells.map((cell) => [cell.element, cell])), axes, lastDataInRow, lastDataInColumn, columnGroups: columnGroupsOf(table) };
+  return {
+    grid,
+    cells: new Map(grid.cells.map((cell) => [cell.element, cell])),
+    axes,
+    lastDataInRow,
+    lastDataInColumn,
+    columnGroups: columnGroupsOf(table),
+  };
 }
 
 const SCOPES: Record<string, Axis> = { col: 'column', row: 'row', colgroup: 'columngroup', rowgroup: 'rowgroup' };
@@ -84,7 +93,10 @@ export function headersOf(page: Page, table: ElementNode, element: ElementNode):
 }
 
 function namedCells(page: Page, model: HeaderModel, written: string): ElementNode[] {
-  return written.split(/\s+/).map((id) => elementsById(page).get(id)).filter((target) => target !== undefined && model.cells.has(target)) as ElementNode[];
+  return written
+    .split(/\s+/)
+    .map((id) => elementsById(page).get(id))
+    .filter((target) => target !== undefined && model.cells.has(target)) as ElementNode[];
 }
 
 /** A cell without elements and with only white space is empty, and heads nothing. */
@@ -101,7 +113,16 @@ function scanned(page: Page, model: HeaderModel, cell: Cell): ElementNode[] {
 }
 
 /** "Internal algorithm for scanning and assigning header cells". */
-function scan(page: Page, { grid, axes }: HeaderModel, principal: Cell, fromX: number, fromY: number, dx: number, dy: number, found: ElementNode[]): void {
+function scan(
+  page: Page,
+  { grid, axes }: HeaderModel,
+  principal: Cell,
+  fromX: number,
+  fromY: number,
+  dx: number,
+  dy: number,
+  found: ElementNode[],
+): void {
   const budget = budgets(page);
   let [x, y] = [fromX, fromY];
   let inBlock = principal.element.tag === 'th';
@@ -116,9 +137,10 @@ function scan(page: Page, { grid, axes }: HeaderModel, principal: Cell, fromX: n
     if (current.element.tag === 'th') {
       inBlock = true;
       block.push(current);
-      const blocked = dx === 0
-        ? axes.get(current.element) !== 'column' || opaque.some((one) => one.column === current.column && one.colSpan === current.colSpan)
-        : axes.get(current.element) !== 'row' || opaque.some((one) => one.row === current.row && one.rowSpan === current.rowSpan);
+      const blocked =
+        dx === 0
+          ? axes.get(current.element) !== 'column' || opaque.some((one) => one.column === current.column && one.colSpan === current.colSpan)
+          : axes.get(current.element) !== 'row' || opaque.some((one) => one.row === current.row && one.rowSpan === current.rowSpan);
       if (!blocked) found.push(current.element);
     } else if (inBlock) {
       inBlock = false;
@@ -135,7 +157,8 @@ function groupHeaders({ grid, axes, columnGroups }: HeaderModel, principal: Cell
     const axis = axes.get(cell.element);
     if (axis !== 'rowgroup' && axis !== 'columngroup') continue;
     if (cell.column > principal.column + principal.colSpan - 1 || cell.row > principal.row + principal.rowSpan - 1) continue;
-    if (axis === 'rowgroup' && rowGroup && rowGroup.tag !== 'table' && elementParent(elementParent(cell.element)!) === rowGroup) found.push(cell.element);
+    if (axis === 'rowgroup' && rowGroup && rowGroup.tag !== 'table' && elementParent(elementParent(cell.element)!) === rowGroup)
+      found.push(cell.element);
     if (axis === 'columngroup' && columnGroup && cell.column >= columnGroup.from && cell.column <= columnGroup.to) found.push(cell.element);
   }
 }

@@ -84,7 +84,16 @@ class LiteralTable {
     for (let y = principal.y; y < principal.y + principal.height; y++) list.push(...this.scan(principal, principal.x, y, -1, 0));
     for (let x = principal.x; x < principal.x + principal.width; x++) list.push(...this.scan(principal, x, principal.y, 0, -1));
     const group = groupOf(principal);
-    if (group) list.push(...this.cells.filter((cell) => scopeOf(cell) === 'rowgroup' && groupOf(cell) === group && cell.x <= principal.x + principal.width - 1 && cell.y <= principal.y + principal.height - 1));
+    if (group)
+      list.push(
+        ...this.cells.filter(
+          (cell) =>
+            scopeOf(cell) === 'rowgroup' &&
+            groupOf(cell) === group &&
+            cell.x <= principal.x + principal.width - 1 &&
+            cell.y <= principal.y + principal.height - 1,
+        ),
+      );
     list = list.filter((cell) => !isEmpty(cell));
     return [...new Set(list)].filter((cell) => cell !== principal).map((cell) => cell.element);
   }
@@ -105,8 +114,10 @@ class LiteralTable {
         inHeaderBlock = true;
         headersFromCurrentHeaderBlock.push(current);
         let blocked = false;
-        if (deltaX === 0) blocked = opaqueHeaders.some((cell) => cell.x === current.x && cell.width === current.width) || !this.isColumnHeader(current);
-        if (deltaY === 0) blocked = opaqueHeaders.some((cell) => cell.y === current.y && cell.height === current.height) || !this.isRowHeader(current);
+        if (deltaX === 0)
+          blocked = opaqueHeaders.some((cell) => cell.x === current.x && cell.width === current.width) || !this.isColumnHeader(current);
+        if (deltaY === 0)
+          blocked = opaqueHeaders.some((cell) => cell.y === current.y && cell.height === current.height) || !this.isRowHeader(current);
         if (!blocked) list.push(current);
       } else if (inHeaderBlock) {
         inHeaderBlock = false;
@@ -118,11 +129,20 @@ class LiteralTable {
   }
 
   private isColumnHeader(cell: Placed): boolean {
-    return scopeOf(cell) === 'col' || (scopeOf(cell) === '' && !this.cells.some((other) => other.element.tag === 'td' && other.y < cell.y + cell.height && cell.y < other.y + other.height));
+    return (
+      scopeOf(cell) === 'col' ||
+      (scopeOf(cell) === '' &&
+        !this.cells.some((other) => other.element.tag === 'td' && other.y < cell.y + cell.height && cell.y < other.y + other.height))
+    );
   }
 
   private isRowHeader(cell: Placed): boolean {
-    return scopeOf(cell) === 'row' || (scopeOf(cell) === '' && !this.isColumnHeader(cell) && !this.cells.some((other) => other.element.tag === 'td' && other.x < cell.x + cell.width && cell.x < other.x + other.width));
+    return (
+      scopeOf(cell) === 'row' ||
+      (scopeOf(cell) === '' &&
+        !this.isColumnHeader(cell) &&
+        !this.cells.some((other) => other.element.tag === 'td' && other.x < cell.x + cell.width && cell.x < other.x + other.width))
+    );
   }
 
   private growDown(): void {
@@ -155,40 +175,68 @@ function nonNegative(text: string | null): number | null {
   return digits ? Number(digits[1]) : null;
 }
 
-const spanValue = fc.constantFrom('', ' colspan=2', ' colspan=3', ' rowspan=2', ' rowspan=3', ' rowspan=0', ' colspan=0', ' colspan=x', ' rowspan=2 colspan=2');
+const spanValue = fc.constantFrom(
+  '',
+  ' colspan=2',
+  ' colspan=3',
+  ' rowspan=2',
+  ' rowspan=3',
+  ' rowspan=0',
+  ' colspan=0',
+  ' colspan=x',
+  ' rowspan=2 colspan=2',
+);
 const row = fc.array(spanValue, { minLength: 0, maxLength: 5 }).map((spans) => `<tr>${spans.map((span) => `<td${span}>x`).join('')}`);
-// Enough plain rows follow that no span but a growing one reaches past its group: there browsers cut it off and the standard adds empty rows.
+// Enough plain rows follow that no span but a growing one reaches past its group: there browsers cut it off and the standard adds empty
+// rows.
 const group = fc.array(row, { minLength: 1, maxLength: 4 }).map((rows) => `${rows.join('')}<tr><td>y<tr><td>z`);
-const table = fc.tuple(fc.array(group, { minLength: 1, maxLength: 3 }), fc.option(group)).map(([bodies, foot]) => `<table>${foot ? `<tfoot>${foot}` : ''}${bodies.map((body) => `<tbody>${body}`).join('')}</table>`);
+const table = fc
+  .tuple(fc.array(group, { minLength: 1, maxLength: 3 }), fc.option(group))
+  .map(([bodies, foot]) => `<table>${foot ? `<tfoot>${foot}` : ''}${bodies.map((body) => `<tbody>${body}`).join('')}</table>`);
 
 test('cells stand where the standard’s own steps put them', () => {
-  fc.assert(fc.property(table, (html) => {
-    const element = parsePage(html).elements.find((one) => one.tag === 'table')!;
-    const ours = gridOf(element).cells.map((cell) => [cell.element.order, cell.row, cell.column, cell.rowSpan, cell.colSpan]);
-    const literal = new LiteralTable(element).cells.map((cell) => [cell.element.order, cell.y, cell.x, cell.height, cell.width]);
-    expect(ours).toEqual(literal);
-  }), { seed: 13, numRuns: 800 });
+  fc.assert(
+    fc.property(table, (html) => {
+      const element = parsePage(html).elements.find((one) => one.tag === 'table')!;
+      const ours = gridOf(element).cells.map((cell) => [cell.element.order, cell.row, cell.column, cell.rowSpan, cell.colSpan]);
+      const literal = new LiteralTable(element).cells.map((cell) => [cell.element.order, cell.y, cell.x, cell.height, cell.width]);
+      expect(ours).toEqual(literal);
+    }),
+    { seed: 13, numRuns: 800 },
+  );
 });
 
 const scope = fc.constantFrom('', '', '', ' scope=col', ' scope=row', ' scope=rowgroup');
 const span = fc.constantFrom('', '', '', ' colspan=2', ' rowspan=2');
 const content = fc.constantFrom('a', 'b', '', ' ', '<b></b>');
-const headedCell = fc.oneof(fc.tuple(fc.constant('td'), span, fc.constant(''), content), fc.tuple(fc.constant('th'), span, scope, content)).map(([tag, spans, scopes, text]) => `<${tag}${spans}${scopes}>${text}`);
+const headedCell = fc
+  .oneof(fc.tuple(fc.constant('td'), span, fc.constant(''), content), fc.tuple(fc.constant('th'), span, scope, content))
+  .map(([tag, spans, scopes, text]) => `<${tag}${spans}${scopes}>${text}`);
 const headedRow = fc.array(headedCell, { minLength: 1, maxLength: 5 }).map((cells) => `<tr>${cells.join('')}`);
 const headedGroup = fc.array(headedRow, { minLength: 1, maxLength: 4 }).map((rows) => `<tbody>${rows.join('')}<tr><td>y<tr><td>z`);
 const headedTable = fc.array(headedGroup, { minLength: 1, maxLength: 3 }).map((groups) => `<table>${groups.join('')}</table>`);
 
 test('headers are those the standard’s own steps assign', () => {
   let some = 0;
-  fc.assert(fc.property(headedTable, (html) => {
-    const page = parsePage(html);
-    const element = page.elements.find((one) => one.tag === 'table')!;
-    const literal = new LiteralTable(element);
-    for (const cell of literal.cells) {
-      const theirs = literal.headersFor(cell).map((one) => one.order).sort((a, b) => a - b);
-      some += theirs.length;
-      expect(headersOf(page, element, cell.element).map((one) => one.order).sort((a, b) => a - b)).toEqual(theirs);
-    }
-  }), { seed: 17, numRuns: 1_500 });
+  fc.assert(
+    fc.property(headedTable, (html) => {
+      const page = parsePage(html);
+      const element = page.elements.find((one) => one.tag === 'table')!;
+      const literal = new LiteralTable(element);
+      for (const cell of literal.cells) {
+        const theirs = literal
+          .headersFor(cell)
+          .map((one) => one.order)
+          .sort((a, b) => a - b);
+        some += theirs.length;
+        expect(
+          headersOf(page, element, cell.element)
+            .map((one) => one.order)
+            .sort((a, b) => a - b),
+        ).toEqual(theirs);
+      }
+    }),
+    { seed: 17, numRuns: 1_500 },
+  );
   expect(some).toBeGreaterThan(5_000);
 });

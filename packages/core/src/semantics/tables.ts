@@ -34,7 +34,10 @@ const WIDEST = 1000;
 const TALLEST = 65_534;
 /** More columns than a row can have: it tells the rows of slot numbers apart. */
 const SLOT_ROW = 2 ** 24;
-/** Slots that spans may fill in one table, beside so many for each of its cells: beyond it spans count as 1, so that no page can ask for endless work. */
+/**
+ * Slots that spans may fill in one table, beside so many for each of its cells: beyond it spans count as 1, so that no page can ask for
+ * endless work.
+ */
 const SLOTS = 10_000;
 const SLOTS_EACH = 40;
 
@@ -62,7 +65,13 @@ function formGrid(table: ElementNode): Grid {
       for (const element of childElements(row)) {
         if (element.tag !== 'td' && element.tag !== 'th') continue;
         while (at[column]) column++;
-        const cell: Cell = { element, row: grid.rows, column, rowSpan: rowSpanOf(element, last - grid.rows), colSpan: span(element, 'colspan', WIDEST) };
+        const cell: Cell = {
+          element,
+          row: grid.rows,
+          column,
+          rowSpan: rowSpanOf(element, last - grid.rows),
+          colSpan: span(element, 'colspan', WIDEST),
+        };
         if (filled + cell.rowSpan * cell.colSpan > SLOTS + SLOTS_EACH * grid.cells.length) cell.rowSpan = cell.colSpan = 1;
         filled += cell.rowSpan * cell.colSpan;
         cover(grid, cell);
@@ -141,7 +150,12 @@ function decideUse(page: Page, table: ElementNode): TableUse {
   if (closest(table, (up) => up.tag === 'table' && roleOf(up) !== 'presentation') !== null && !bordered(page, table)) return 'unsure';
   const grid = gridOf(table);
   if (grid.rows < 2 || grid.columns < 2) return 'layout';
-  const weight = contentWeight(page, grid) + (bordered(page, table) ? 2 : 0) + (grid.rows >= 3 ? 1 : 0) + summaryWeight(table) - (mostlyLinks(grid) ? 2 : 0);
+  const weight =
+    contentWeight(page, grid) +
+    (bordered(page, table) ? 2 : 0) +
+    (grid.rows >= 3 ? 1 : 0) +
+    summaryWeight(table) -
+    (mostlyLinks(grid) ? 2 : 0);
   return weight >= 2 ? 'data' : weight <= -2 ? 'layout' : 'unsure';
 }
 
@@ -155,7 +169,11 @@ function summaryWeight(table: ElementNode): number {
 /** Rows of links are a menu. */
 function mostlyLinks(grid: Grid): boolean {
   const full = grid.cells.slice(0, 60).filter(({ element }) => rawText(element).trim() !== '');
-  return full.length > 0 && full.filter(({ element }) => [...elementsIn(element)].some((inner) => inner.tag === 'a' && has(inner, 'href'))).length / full.length >= 0.5;
+  return (
+    full.length > 0 &&
+    full.filter(({ element }) => [...elementsIn(element)].some((inner) => inner.tag === 'a' && has(inner, 'href'))).length / full.length >=
+      0.5
+  );
 }
 
 /** Groups, rows and cells of a table itself, without those of tables inside its cells. */
@@ -185,7 +203,11 @@ function bordered(page: Page, table: ElementNode): boolean {
   const border = valueOf(table, 'border');
   if (border !== null && border !== '0') return true;
   const cell = ownParts(table).find((element) => element.tag === 'td');
-  return [table, cell].some((element) => element && ['top', 'right', 'bottom', 'left'].some((side) => DRAWN.test(styleOf(page, element).declared.get(`border-${side}-style`) ?? '')));
+  return [table, cell].some(
+    (element) =>
+      element &&
+      ['top', 'right', 'bottom', 'left'].some((side) => DRAWN.test(styleOf(page, element).declared.get(`border-${side}-style`) ?? '')),
+  );
 }
 
 /** Above zero when cells are short and alike, as data is; below when they hold blocks, images and long prose. */
@@ -200,13 +222,19 @@ function contentWeight(page: Page, grid: Grid): number {
     if (text.length > 220 || holdsHeavy(element)) shares.heavy++;
   }
   const part = (count: number) => count / Math.max(1, cells.length);
-  return (part(shares.short) > 0.7 ? 1 : 0) + (part(shares.number) > 0.2 ? 2 : 0) - (part(shares.heavy) > 0.25 ? 3 : 0) - (part(shares.blank) > 0.4 ? 1 : 0);
+  return (
+    (part(shares.short) > 0.7 ? 1 : 0) +
+    (part(shares.number) > 0.2 ? 2 : 0) -
+    (part(shares.heavy) > 0.25 ? 3 : 0) -
+    (part(shares.blank) > 0.4 ? 1 : 0)
+  );
 }
 
 function holdsHeavy(cell: ElementNode): boolean {
   let blocks = 0;
   for (const element of elementsIn(cell)) {
-    if (['table', 'form', 'ul', 'ol', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'iframe', 'video', 'nav', 'section'].includes(element.tag)) return true;
+    if (['table', 'form', 'ul', 'ol', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'iframe', 'video', 'nav', 'section'].includes(element.tag))
+      return true;
     if (isBlock(element)) blocks++;
   }
   return blocks > 2;

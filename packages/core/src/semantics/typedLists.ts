@@ -28,7 +28,7 @@ const BROKEN_BLOCKS = new Set(['p', 'div', 'td', 'th', 'li', 'dd', 'body', 'sect
 /** Lists that are only typed characters, in document order. */
 export const typedLists = fact((page: Page): TypedList[] => {
   const found: TypedList[] = [];
-  const parents: ParentNode[] = page.elements.filter((element) => isExposed(page, element) && isBlock(element) || element === page.body);
+  const parents: ParentNode[] = page.elements.filter((element) => (isExposed(page, element) && isBlock(element)) || element === page.body);
   for (const parent of parents) {
     if (parent.kind !== 'element') continue;
     for (const run of paragraphRuns(page, parent)) collect(run, found);
@@ -43,7 +43,8 @@ function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {
   let run: ElementNode[] = [];
   const close = () => {
     // Most paragraphs begin with a word: only where one begins otherwise are their texts put together.
-    if (run.length > 1 && run.some(beginsMarked)) runs.push(run.map((block) => ({ block, nodes: block.children, text: textOf(block.children), ending: null, whole: true })));
+    if (run.length > 1 && run.some(beginsMarked))
+      runs.push(run.map((block) => ({ block, nodes: block.children, text: textOf(block.children), ending: null, whole: true })));
     run = [];
   };
   for (const child of parent.children) {
@@ -95,7 +96,7 @@ function brokenLines(block: ElementNode): TypedLine[] {
 
 function collect(lines: readonly TypedLine[], into: TypedList[]): void {
   const markers = new Map(lines.map((line) => [line, markersOf(line.text)]));
-  for (let at = 0; at < lines.length; ) {
+  for (let at = 0; at < lines.length;) {
     const read = markers.get(lines[at]!)!.length > 0 ? readTypedList(lines, at, (line): readonly Marker[] => markers.get(line)!) : null;
     if (read) into.push({ items: read.items, lines: lines.slice(at, at + read.taken) });
     at += read?.taken ?? 1;

@@ -17,7 +17,10 @@ const GAP = /(?:[ \u00a0]{2,}|\t+[ \u00a0]*)/;
  * columns have to begin at the same place in every line.
  */
 export function typedTableIn(page: Page, passage: Passage): TypedTable | null {
-  if (passage.kept) return isInside(page, passage.block, IN.code) && passage.texts.some((text) => text.parent !== passage.block) ? null : fromKept(rawText(passage.block));
+  if (passage.kept)
+    return isInside(page, passage.block, IN.code) && passage.texts.some((text) => text.parent !== passage.block)
+      ? null
+      : fromKept(rawText(passage.block));
   return passage.breaks.length >= FEWEST - 1 ? fromBroken(passage) : null;
 }
 
@@ -26,7 +29,8 @@ function fromKept(text: string): TypedTable | null {
   if (lines.length < FEWEST || /[{};=()<>$#]|=>|\\/.test(text)) return null;
   const starts = lines.map(startsOf);
   const first = starts[0]!;
-  if (first.length < 2 || !starts.every((one) => one.length === first.length && one.every((at, i) => Math.abs(at - first[i]!) <= 1))) return null;
+  if (first.length < 2 || !starts.every((one) => one.length === first.length && one.every((at, i) => Math.abs(at - first[i]!) <= 1)))
+    return null;
   return shaped(lines.map((line) => line.trim().split(GAP)));
 }
 
@@ -56,5 +60,7 @@ function fromBroken(passage: Passage): TypedTable | null {
 
 function shaped(rows: string[][]): TypedTable | null {
   const columns = rows[0]!.length;
-  return columns >= 2 && rows.every((row) => row.length === columns && row.every((cell) => cell.trim() !== '')) ? { rows: rows.map((row) => row.map((cell) => cell.trim())), columns } : null;
+  return columns >= 2 && rows.every((row) => row.length === columns && row.every((cell) => cell.trim() !== ''))
+    ? { rows: rows.map((row) => row.map((cell) => cell.trim())), columns }
+    : null;
 }

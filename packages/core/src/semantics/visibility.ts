@@ -22,7 +22,8 @@ function flagsOf(page: Page, element: ElementNode, inherited: number): number {
   // Nothing an author sets shows a hidden field.
   if (style.gone || (element.tag === 'input' && valueOf(element, 'type')?.toLowerCase() === 'hidden')) own |= UNSEEN;
   if (!style.visible) own |= INVISIBLE;
-  if (element.attributes.length > 0 && (valueOf(element, 'aria-hidden')?.trim().toLowerCase() === 'true' || has(element, 'inert'))) own |= UNEXPOSED;
+  if (element.attributes.length > 0 && (valueOf(element, 'aria-hidden')?.trim().toLowerCase() === 'true' || has(element, 'inert')))
+    own |= UNEXPOSED;
   return own;
 }
 

@@ -1,23 +1,52 @@
 import { bare, PHRASES, phrasesFor } from '../standards/phrases/index.ts';
 import { isAddress, isVagueText, openingOf } from './wording.ts';
 
-test.each(['Click here', 'HERE!', '» more «', 'Read more…', 'read more ›', '(link)', 'mehr', 'En savoir plus', 'leer más', 'lees meer', 'saiba mais', 'scopri di più'])('“%s” says nothing of where it goes', (text) => {
+test.each([
+  'Click here',
+  'HERE!',
+  '» more «',
+  'Read more…',
+  'read more ›',
+  '(link)',
+  'mehr',
+  'En savoir plus',
+  'leer más',
+  'lees meer',
+  'saiba mais',
+  'scopri di più',
+])('“%s” says nothing of where it goes', (text) => {
   expect(isVagueText(text)).toBe(true);
 });
 
-test.each(['', 'More about locks', 'Here and there in Larkmoor', 'Download the map', 'Hereford', '2026'])('“%s” is not on the list', (text) => {
-  expect(isVagueText(text)).toBe(false);
-});
+test.each(['', 'More about locks', 'Here and there in Larkmoor', 'Download the map', 'Hereford', '2026'])(
+  '“%s” is not on the list',
+  (text) => {
+    expect(isVagueText(text)).toBe(false);
+  },
+);
 
 test.each<[string, boolean]>([
-  ['https://larkmoor.example', true], ['HTTP://LARKMOOR.EXAMPLE/a', true], ['www.larkmoor.example', true], ['larkmoor.example/walks/long', true],
-  ['larkmoor.example', false], ['walks and locks', false], ['bees@larkmoor.example', false], ['and/or', false], ['see https://larkmoor.example', false],
+  ['https://larkmoor.example', true],
+  ['HTTP://LARKMOOR.EXAMPLE/a', true],
+  ['www.larkmoor.example', true],
+  ['larkmoor.example/walks/long', true],
+  ['larkmoor.example', false],
+  ['walks and locks', false],
+  ['bees@larkmoor.example', false],
+  ['and/or', false],
+  ['see https://larkmoor.example', false],
 ])('“%s” is an address: %s', (text, address) => {
   expect(isAddress(text)).toBe(address);
 });
 
 test.each<[string, string | null]>([
-  ['Image of a lock', 'Image of'], ['A photograph of two', 'A photograph of'], ['Photo: two locks', 'Photo:'], ['This image shows a heron', 'This image shows'], ['Imagery of war', null], ['Photo of', null], ['Map of locks', null],
+  ['Image of a lock', 'Image of'],
+  ['A photograph of two', 'A photograph of'],
+  ['Photo: two locks', 'Photo:'],
+  ['This image shows a heron', 'This image shows'],
+  ['Imagery of war', null],
+  ['Photo of', null],
+  ['Map of locks', null],
 ])('“%s” opens with %s', (alt, opening) => {
   expect(openingOf(alt)).toBe(opening);
 });

@@ -5,7 +5,9 @@ export function isVagueText(name: string): boolean {
   return name !== '' && phrasesOf('vagueLinks').has(bare(name));
 }
 
-/** A web address written out: a scheme, a www, or a host with a path. A bare name such as `larkmoor.example` may be what a place is called. */
+/**
+ * A web address written out: a scheme, a www, or a host with a path. A bare name such as `larkmoor.example` may be what a place is called.
+ */
 export function isAddress(text: string): boolean {
   if (/\s/.test(text)) return false;
   return /^(?:https?:\/\/|ftp:\/\/|www\.)\S+$/i.test(text) || /^[a-z0-9-]{1,63}(?:\.[a-z0-9-]{1,63}){1,8}\/\S+$/i.test(text);

@@ -123,7 +123,10 @@ export function composeChanges(before: string, first: Change, second: Change): O
   if (!middle.ok) return middle;
   const after = applyChange(middle.value, second);
   if (!after.ok) return after;
-  return changeOf(before, joinedRuns(first, second).map((run) => ({ start: run.start, end: run.end, text: after.value.slice(run.from, run.to) })));
+  return changeOf(
+    before,
+    joinedRuns(first, second).map((run) => ({ start: run.start, end: run.end, text: after.value.slice(run.from, run.to) })),
+  );
 }
 
 /** The edits that make `after` out of a text along known moves: what each put in is read from `after`. */
@@ -157,7 +160,12 @@ function joinedRuns(first: Moves, second: Moves): { start: number; end: number; 
   }
   const toBefore = driftMap(made);
   const toAfter = driftMap(second.edits.map((edit) => ({ start: edit.start, end: edit.end, length: edit.text.length })));
-  return joined.map((run) => ({ start: toBefore(run.start, false), end: toBefore(run.end, true), from: toAfter(run.start, false), to: toAfter(run.end, true) }));
+  return joined.map((run) => ({
+    start: toBefore(run.start, false),
+    end: toBefore(run.end, true),
+    from: toAfter(run.start, false),
+    to: toAfter(run.end, true),
+  }));
 }
 
 /** Maps offsets over replaced ranges; an offset at a range's edge goes outward on the side asked for. */
@@ -183,7 +191,11 @@ export function spanBetween(before: string, after: string): Edit | null {
   while (head + STRIDE < limit && before.startsWith(after.slice(head, head + STRIDE), head)) head += STRIDE;
   while (head < limit && before.charCodeAt(head) === after.charCodeAt(head)) head++;
   let tail = 0;
-  while (tail + STRIDE < limit - head && before.endsWith(after.slice(after.length - tail - STRIDE, after.length - tail), before.length - tail)) tail += STRIDE;
+  while (
+    tail + STRIDE < limit - head &&
+    before.endsWith(after.slice(after.length - tail - STRIDE, after.length - tail), before.length - tail)
+  )
+    tail += STRIDE;
   while (tail < limit - head && before.charCodeAt(before.length - 1 - tail) === after.charCodeAt(after.length - 1 - tail)) tail++;
   return { start: head, end: before.length - tail, text: after.slice(head, after.length - tail) };
 }

@@ -19,12 +19,43 @@ export interface SpokenLine {
 
 /** Elements that are said by their name, with the words for what they are; what they hold is not said again. */
 const NAMED: Readonly<Record<string, string>> = {
-  link: 'link', button: 'button', checkbox: 'check box', radio: 'choice', switch: 'switch', textbox: 'field', searchbox: 'search field', combobox: 'list to choose from', listbox: 'list to choose from', slider: 'slider', spinbutton: 'number field', progressbar: 'progress', meter: 'meter',
-  tab: 'tab', menuitem: 'menu item', option: 'option', img: 'image', 'doc-noteref': 'note', 'doc-backlink': 'link back', 'doc-biblioref': 'source', math: 'formula',
+  link: 'link',
+  button: 'button',
+  checkbox: 'check box',
+  radio: 'choice',
+  switch: 'switch',
+  textbox: 'field',
+  searchbox: 'search field',
+  combobox: 'list to choose from',
+  listbox: 'list to choose from',
+  slider: 'slider',
+  spinbutton: 'number field',
+  progressbar: 'progress',
+  meter: 'meter',
+  tab: 'tab',
+  menuitem: 'menu item',
+  option: 'option',
+  img: 'image',
+  'doc-noteref': 'note',
+  'doc-backlink': 'link back',
+  'doc-biblioref': 'source',
+  math: 'formula',
 };
 /** Parts of a page that are announced when one comes into them and leaves them. */
 const PARTS: Readonly<Record<string, string>> = {
-  main: 'Main part', navigation: 'Navigation', banner: 'Head of the page', contentinfo: 'Foot of the page', complementary: 'Beside the content', region: 'Part', search: 'Search', form: 'Form', blockquote: 'Quotation', figure: 'Figure', article: 'Article', dialog: 'Dialog', group: 'Group',
+  main: 'Main part',
+  navigation: 'Navigation',
+  banner: 'Head of the page',
+  contentinfo: 'Foot of the page',
+  complementary: 'Beside the content',
+  region: 'Part',
+  search: 'Search',
+  form: 'Form',
+  blockquote: 'Quotation',
+  figure: 'Figure',
+  article: 'Article',
+  dialog: 'Dialog',
+  group: 'Group',
 };
 
 /**
@@ -33,7 +64,9 @@ const PARTS: Readonly<Record<string, string>> = {
  */
 export function speakPage(page: Page): SpokenLine[] {
   const speaker = new Speaker(page);
-  const stack: { nodes: readonly TreeNode[]; at: number; leave: ElementNode | null }[] = [{ nodes: page.body.children, at: 0, leave: null }];
+  const stack: { nodes: readonly TreeNode[]; at: number; leave: ElementNode | null }[] = [
+    { nodes: page.body.children, at: 0, leave: null },
+  ];
   while (stack.length > 0) {
     const frame = stack[stack.length - 1]!;
     const node = frame.nodes[frame.at++];
@@ -41,7 +74,8 @@ export function speakPage(page: Page): SpokenLine[] {
       stack.pop();
       if (frame.leave) speaker.leave(frame.leave);
     } else if (node.kind === 'text') speaker.text(node.text);
-    else if (node.kind === 'element' && isExposed(page, node) && speaker.enter(node)) stack.push({ nodes: node.children, at: 0, leave: node });
+    else if (node.kind === 'element' && isExposed(page, node) && speaker.enter(node))
+      stack.push({ nodes: node.children, at: 0, leave: node });
   }
   return speaker.finish();
 }
@@ -68,7 +102,8 @@ class Speaker {
     if (element.tag === 'br') this.parts.push(' ');
     if (isBlock(element) || role in PARTS) this.flush(element);
     this.sayLanguage(element);
-    if (element.tag === 'iframe' || element.tag === 'video' || element.tag === 'audio') return this.sayNamed(element, element.tag === 'iframe' ? 'frame' : 'player');
+    if (element.tag === 'iframe' || element.tag === 'video' || element.tag === 'audio')
+      return this.sayNamed(element, element.tag === 'iframe' ? 'frame' : 'player');
     if (role in NAMED) return this.sayNamed(element, NAMED[role]!);
     this.sayRole(element, role);
     return !SILENT.has(element.tag) && !(element.tag === 'caption' && role === 'caption');
@@ -147,7 +182,9 @@ class Speaker {
 
   /** What was gathered since the last block becomes a line of the block it stands in. */
   private flush(next: ElementNode): void {
-    const says = tidy(this.parts.join('')).replace(/ ([.,;:!?])/g, '$1').replace(/([.!?])\.(?=\s|$)/g, '$1');
+    const says = tidy(this.parts.join(''))
+      .replace(/ ([.,;:!?])/g, '$1')
+      .replace(/([.!?])\.(?=\s|$)/g, '$1');
     if (says) this.lines.push({ path: pathOf(this.page, this.at), says });
     this.parts = [];
     this.at = next;
@@ -166,6 +203,11 @@ function placeInList(item: ElementNode): string {
 }
 
 function stateOf(field: ElementNode): string {
-  const states = [has(field, 'required') ? 'required' : '', has(field, 'checked') ? 'checked' : '', has(field, 'disabled') ? 'cannot be used' : '', valueOf(field, 'aria-expanded') === 'true' ? 'open' : valueOf(field, 'aria-expanded') === 'false' ? 'closed' : ''].filter(Boolean);
+  const states = [
+    has(field, 'required') ? 'required' : '',
+    has(field, 'checked') ? 'checked' : '',
+    has(field, 'disabled') ? 'cannot be used' : '',
+    valueOf(field, 'aria-expanded') === 'true' ? 'open' : valueOf(field, 'aria-expanded') === 'false' ? 'closed' : '',
+  ].filter(Boolean);
   return states.length > 0 ? `, ${states.join(', ')}` : '';
 }

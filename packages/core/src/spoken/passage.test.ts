@@ -13,8 +13,14 @@ test.each<[string, string]>([
   ['<img src="a" alt="A lock">', 'Image, A lock'],
   ['<img src="a">', 'Image with no description'],
   ['<img src="a" alt="">', ''],
-  ['<ol><li>One</li><li>Two<ul><li>In</li></ul></li></ol>', 'List of 2. Item: One. Item: Two List of 1. Item: In. End of list. End of list.'],
-  ['<table><caption>Walks</caption><tr><th>Walk</th><th>Time</th></tr><tr><th>Bridge</th><td>20</td></tr></table>', 'Table, Walks, 2 rows, 2 columns. Bridge, Time, 20'],
+  [
+    '<ol><li>One</li><li>Two<ul><li>In</li></ul></li></ol>',
+    'List of 2. Item: One. Item: Two List of 1. Item: In. End of list. End of list.',
+  ],
+  [
+    '<table><caption>Walks</caption><tr><th>Walk</th><th>Time</th></tr><tr><th>Bridge</th><td>20</td></tr></table>',
+    'Table, Walks, 2 rows, 2 columns. Bridge, Time, 20',
+  ],
   ['<p hidden>no</p><p>yes <span aria-hidden="true">no</span></p>', 'yes'],
 ])('%s is heard as “%s”', (html, said) => {
   expect(heard(html)).toBe(said);
@@ -30,6 +36,8 @@ test('a long passage is cut, and says so', () => {
 });
 
 test('the whole page is heard by its title and voice', () => {
-  expect(speakWhole(parsePage('<html lang="cy"><head><title> Lociau </title></head><body></body></html>'))).toBe('Page, Lociau; read in the voice for cy');
+  expect(speakWhole(parsePage('<html lang="cy"><head><title> Lociau </title></head><body></body></html>'))).toBe(
+    'Page, Lociau; read in the voice for cy',
+  );
   expect(speakWhole(parsePage('<p>x</p>'))).toBe('Page without a title; read in whatever voice is set');
 });

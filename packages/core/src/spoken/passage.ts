@@ -19,7 +19,13 @@ export function speakRange(page: Page, range: Range): string {
   const said: string[] = [];
   let covered = -1;
   for (const element of page.elements) {
-    if (!element.range || element.range.start < range.start || element.range.start >= Math.max(range.end, range.start + 1) || element.range.end <= covered) continue;
+    if (
+      !element.range ||
+      element.range.start < range.start ||
+      element.range.start >= Math.max(range.end, range.start + 1) ||
+      element.range.end <= covered
+    )
+      continue;
     covered = element.range.end;
     said.push(sayElement(page, element));
     if (said.length > MOST_PIECES) break;
@@ -30,7 +36,9 @@ export function speakRange(page: Page, range: Range): string {
 
 /** Pieces are joined by spaces; none stands before a stop, and no two stops meet. */
 function punctuated(text: string): string {
-  return tidy(text).replace(/ ([.,;:!?])/g, '$1').replace(/\.{2}(?!\.)/g, '.');
+  return tidy(text)
+    .replace(/ ([.,;:!?])/g, '$1')
+    .replace(/\.{2}(?!\.)/g, '.');
 }
 
 /** What a listener hears of the page as a whole when it opens: its title, and in which voice. */
@@ -64,7 +72,9 @@ function sayElement(page: Page, element: ElementNode): string {
 }
 
 function sayChildren(page: Page, element: ElementNode): string {
-  return element.children.map((child) => (child.kind === 'text' ? child.text : child.kind === 'element' ? ` ${sayElement(page, child)} ` : '')).join('');
+  return element.children
+    .map((child) => (child.kind === 'text' ? child.text : child.kind === 'element' ? ` ${sayElement(page, child)} ` : ''))
+    .join('');
 }
 
 /** Size and caption, then the first cell of data with the headers it would be read with. */

@@ -26,6 +26,16 @@ test('required states are those of aria-query, without those that have a value b
   }
 });
 
-test.each<[string, string, boolean]>([['aria-hidden', 'true', true], ['aria-hidden', 'yes', false], ['aria-level', '2', true], ['aria-level', '2.5', false], ['aria-valuenow', '2.5', true], ['aria-checked', 'mixed', true], ['aria-live', 'Polite', true], ['aria-live', 'rude', false], ['aria-busy', '', true]])('%s=%j holds: %s', (name, value, holds) => {
+test.each<[string, string, boolean]>([
+  ['aria-hidden', 'true', true],
+  ['aria-hidden', 'yes', false],
+  ['aria-level', '2', true],
+  ['aria-level', '2.5', false],
+  ['aria-valuenow', '2.5', true],
+  ['aria-checked', 'mixed', true],
+  ['aria-live', 'Polite', true],
+  ['aria-live', 'rude', false],
+  ['aria-busy', '', true],
+])('%s=%j holds: %s', (name, value, holds) => {
   expect(ariaValueHolds(ARIA_ATTRIBUTES[name]!, value)).toBe(holds);
 });

@@ -18,17 +18,47 @@ export interface Criterion {
 }
 
 const ROWS: readonly (readonly [string, string, Level, StandardVersion, string])[] = [
-  ['1.1.1', 'Non-text Content', 'A', '2.0', 'Whatever is not text has words that do the same job, and what only decorates is kept out of the way.'],
-  ['1.2.1', 'Audio-only and Video-only (Prerecorded)', 'A', '2.0', 'A recording that only sounds, or only shows, has its content in another form too.'],
+  [
+    '1.1.1',
+    'Non-text Content',
+    'A',
+    '2.0',
+    'Whatever is not text has words that do the same job, and what only decorates is kept out of the way.',
+  ],
+  [
+    '1.2.1',
+    'Audio-only and Video-only (Prerecorded)',
+    'A',
+    '2.0',
+    'A recording that only sounds, or only shows, has its content in another form too.',
+  ],
   ['1.2.2', 'Captions (Prerecorded)', 'A', '2.0', 'Recorded video with sound shows what is said and heard as text in time with it.'],
-  ['1.2.3', 'Audio Description or Media Alternative (Prerecorded)', 'A', '2.0', 'What a recorded video only shows is told in sound or in a full text.'],
+  [
+    '1.2.3',
+    'Audio Description or Media Alternative (Prerecorded)',
+    'A',
+    '2.0',
+    'What a recorded video only shows is told in sound or in a full text.',
+  ],
   ['1.2.4', 'Captions (Live)', 'AA', '2.0', 'Live video with sound is captioned while it runs.'],
   ['1.2.5', 'Audio Description (Prerecorded)', 'AA', '2.0', 'What a recorded video only shows is told in a sound track.'],
   ['1.2.6', 'Sign Language (Prerecorded)', 'AAA', '2.0', 'Recorded sound is interpreted in sign language.'],
-  ['1.2.7', 'Extended Audio Description (Prerecorded)', 'AAA', '2.0', 'Where pauses are too short to describe an image, the video waits for the description.'],
+  [
+    '1.2.7',
+    'Extended Audio Description (Prerecorded)',
+    'AAA',
+    '2.0',
+    'Where pauses are too short to describe an image, the video waits for the description.',
+  ],
   ['1.2.8', 'Media Alternative (Prerecorded)', 'AAA', '2.0', 'Recorded video has a full text that can be read in its place.'],
   ['1.2.9', 'Audio-only (Live)', 'AAA', '2.0', 'Live sound has a live text.'],
-  ['1.3.1', 'Info and Relationships', 'A', '2.0', 'What the look of a page says about its parts (this is a heading, a list, a table’s header) is also said in its markup.'],
+  [
+    '1.3.1',
+    'Info and Relationships',
+    'A',
+    '2.0',
+    'What the look of a page says about its parts (this is a heading, a list, a table’s header) is also said in its markup.',
+  ],
   ['1.3.2', 'Meaningful Sequence', 'A', '2.0', 'Where order carries meaning, the markup has that order.'],
   ['1.3.3', 'Sensory Characteristics', 'A', '2.0', 'Directions never rest on shape, size, place or sound alone.'],
   ['1.3.4', 'Orientation', 'AA', '2.1', 'A page works upright and on its side, unless one of them is essential.'],
@@ -108,7 +138,12 @@ const ROWS: readonly (readonly [string, string, Level, StandardVersion, string])
 ];
 
 export const CRITERIA: readonly Criterion[] = ROWS.map(([id, title, level, since, asks]) => ({
-  id, title, level, since, asks, ...(id === '4.1.1' ? { obsoleteIn: '2.2' as const } : {}),
+  id,
+  title,
+  level,
+  since,
+  asks,
+  ...(id === '4.1.1' ? { obsoleteIn: '2.2' as const } : {}),
 }));
 
 const byId = new Map(CRITERIA.map((criterion) => [criterion.id, criterion]));

@@ -11,13 +11,35 @@ const registry = JSON.parse(readFileSync(require.resolve('language-subtag-regist
 const plain = registry.filter((entry) => !(entry.Subtag ?? entry.Tag)!.includes('..'));
 
 test('every registered language, script, region, variant and whole tag makes a valid tag', () => {
-  const tags = plain.map(({ Type, Subtag, Tag }) => (Type === 'language' ? Subtag! : Type === 'extlang' ? `zh-${Subtag}` : Type === 'script' || Type === 'region' ? `en-${Subtag}` : Type === 'variant' ? `en-${Subtag}` : Tag!));
+  const tags = plain.map(({ Type, Subtag, Tag }) =>
+    Type === 'language'
+      ? Subtag!
+      : Type === 'extlang'
+        ? `zh-${Subtag}`
+        : Type === 'script' || Type === 'region'
+          ? `en-${Subtag}`
+          : Type === 'variant'
+            ? `en-${Subtag}`
+            : Tag!,
+  );
   expect(tags.length).toBeGreaterThan(9_000);
   expect(tags.filter((tag) => !isLanguageTag(tag))).toEqual([]);
 });
 
 // RFC 5646, appendix A, and made-up tags.
-test.each(['de', 'de-CH-1996', 'zh-Hant', 'sr-Latn-RS', 'sl-rozaj-biske', 'en-US-u-islamcal', 'de-DE-u-co-phonebk', 'x-whatever', 'en-a-bbb-x-a-ccc', 'EN-gb', 'es-419'])('%s is a language tag', (tag) => {
+test.each([
+  'de',
+  'de-CH-1996',
+  'zh-Hant',
+  'sr-Latn-RS',
+  'sl-rozaj-biske',
+  'en-US-u-islamcal',
+  'de-DE-u-co-phonebk',
+  'x-whatever',
+  'en-a-bbb-x-a-ccc',
+  'EN-gb',
+  'es-419',
+])('%s is a language tag', (tag) => {
   expect(isLanguageTag(tag)).toBe(true);
 });
 

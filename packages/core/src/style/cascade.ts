@@ -93,7 +93,12 @@ const rulesetOf = fact((page: Page): Ruleset => {
       for (const complex of rule.selectors) entries.push({ complex, rule, layer, order: entries.length, beside: looksBeside(complex) });
     }
   }
-  return { index: indexOf(entries.filter((entry) => !entry.complex.pseudoElement)), pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement)), empty: entries.length === 0, words: vocabularyOf(entries.map((entry) => entry.complex)) };
+  return {
+    index: indexOf(entries.filter((entry) => !entry.complex.pseudoElement)),
+    pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement)),
+    empty: entries.length === 0,
+    words: vocabularyOf(entries.map((entry) => entry.complex)),
+  };
 }, carried);
 
 /** Each rule is filed under its rarest name further up, so that a page looks only at rules whose surroundings it has. */
@@ -105,7 +110,10 @@ function indexOf(entries: readonly Entry[]): Index {
     const key = lookupKey(entry.complex);
     let bucket = index.get(key);
     if (!bucket) index.set(key, (bucket = { any: [], byAncestor: new Map() }));
-    const rarest = entry.complex.ancestors.reduce<number | null>((best, hash) => (best === null || uses.get(hash)! < uses.get(best)! ? hash : best), null);
+    const rarest = entry.complex.ancestors.reduce<number | null>(
+      (best, hash) => (best === null || uses.get(hash)! < uses.get(best)! ? hash : best),
+      null,
+    );
     const same = rarest === null ? bucket.any : bucket.byAncestor.get(rarest);
     if (same) same.push(entry);
     else bucket.byAncestor.set(rarest!, [entry]);
@@ -130,7 +138,10 @@ export function styleOf(page: Page, element: ElementNode): Style {
 }
 
 /** The elements that something is declared for, by the page or by the standard's own sheet, in document order. */
-export const declaring = fact((page: Page): readonly ElementNode[] => page.elements.filter((element) => styleOf(page, element).declared.size > 0), carried);
+export const declaring = fact(
+  (page: Page): readonly ElementNode[] => page.elements.filter((element) => styleOf(page, element).declared.size > 0),
+  carried,
+);
 
 /** Text that ::before and ::after put around an element's content, where it is text. */
 export function generatedText(page: Page, element: ElementNode): { before?: string; after?: string } | undefined {
@@ -245,7 +256,8 @@ class Walk {
   private follow(parent: ElementNode | null): void {
     if (this.open.at(-1)?.element === parent) return;
     // Elements come in document order: either the parent is open further up, or it was entered just before.
-    while (this.open.length > 0 && this.open.at(-1)!.element !== parent && this.open.at(-1)!.element !== parent?.parent) for (const hash of this.open.pop()!.hashes) if (--this.above[hash]! === 0) this.present.delete(hash);
+    while (this.open.length > 0 && this.open.at(-1)!.element !== parent && this.open.at(-1)!.element !== parent?.parent)
+      for (const hash of this.open.pop()!.hashes) if (--this.above[hash]! === 0) this.present.delete(hash);
     if (parent && this.open.at(-1)?.element !== parent) this.push(parent);
   }
 
@@ -264,7 +276,8 @@ class Walk {
     const linked = linkColour(this.page);
     if (linked && element.tag === 'a' && valueOf(element, 'href') !== null) layers.push([{ property: 'color', value: linked }]);
     layers.push(hints, ...matched.map((entry) => entry.rule.normal), inline.normal);
-    if (matched.some((entry) => entry.rule.important.length > 0)) layers.push(...[...matched].sort((a, b) => b.layer - a.layer).map((entry) => entry.rule.important));
+    if (matched.some((entry) => entry.rule.important.length > 0))
+      layers.push(...[...matched].sort((a, b) => b.layer - a.layer).map((entry) => entry.rule.important));
     layers.push(inline.important);
     const custom = customProperties(above, layers);
     return computeStyle(above, cascaded(layers, custom, layers[0]!), custom, element.parent?.kind === 'root' ? 16 : this.rootSize);
@@ -287,14 +300,19 @@ class Walk {
 
 /** Rules in the order of the cascade. */
 function inOrder(entries: Entry[]): Entry[] {
-  return entries.length < 2 ? entries : entries.sort((a, b) => a.layer - b.layer || a.complex.specificity - b.complex.specificity || a.order - b.order);
+  return entries.length < 2
+    ? entries
+    : entries.sort((a, b) => a.layer - b.layer || a.complex.specificity - b.complex.specificity || a.order - b.order);
 }
 
 function keyOf(element: ElementNode, matched: readonly Entry[], hints: readonly Declared[], inline: string | null): string {
   let key = element.tag;
   if (element.attributes.length > 0) {
     if (element.tag === 'a' && valueOf(element, 'href') !== null) key += '^';
-    if (element.tag === 'input' || element.tag === 'dialog' || element.tag === 'abbr' || element.tag === 'acronym') key += element.attributes.map(({ name, value }) => (name === 'type' || name === 'open' || name === 'title' ? `${name}=${name === 'type' ? value : ''}` : '')).join('');
+    if (element.tag === 'input' || element.tag === 'dialog' || element.tag === 'abbr' || element.tag === 'acronym')
+      key += element.attributes
+        .map(({ name, value }) => (name === 'type' || name === 'open' || name === 'title' ? `${name}=${name === 'type' ? value : ''}` : ''))
+        .join('');
     if (valueOf(element, 'hidden') !== null) key += '?';
     if (inline !== null) key += `|${inline}`;
     for (const { property, value } of hints) key += `;${property}:${value}`;
@@ -307,7 +325,8 @@ function keyOf(element: ElementNode, matched: readonly Entry[], hints: readonly 
 /** The element's custom properties over its parent's; var() inside them put in. */
 function customProperties(above: Style, layers: readonly (readonly Declared[])[]): ReadonlyMap<string, string> | null {
   let own: Map<string, string> | null = null;
-  for (const layer of layers) for (const { property, value } of layer) if (property.startsWith('--')) (own ??= new Map(above.custom ?? [])).set(property, value);
+  for (const layer of layers)
+    for (const { property, value } of layer) if (property.startsWith('--')) (own ??= new Map(above.custom ?? [])).set(property, value);
   if (!own) return above.custom;
   for (const [name, value] of own) {
     if (value === 'inherit' || value === 'unset') {
@@ -352,7 +371,11 @@ function withVariables(value: string, custom: ReadonlyMap<string, string>, insid
 const NO_CUSTOM: ReadonlyMap<string, string> = new Map();
 
 /** Declarations in the order of the cascade, the last one winning; `revert` goes back to what the browser sets. */
-function cascaded(layers: readonly (readonly Declared[])[], custom: ReadonlyMap<string, string> | null, browser: readonly Declared[]): Map<string, string> {
+function cascaded(
+  layers: readonly (readonly Declared[])[],
+  custom: ReadonlyMap<string, string> | null,
+  browser: readonly Declared[],
+): Map<string, string> {
   const found = new Map<string, string>();
   const set = ({ property, value }: Declared): void => {
     if (value === 'revert' || value === 'revert-layer') {
@@ -378,13 +401,23 @@ function cascaded(layers: readonly (readonly Declared[])[], custom: ReadonlyMap<
   return found;
 }
 
-/** The text of a `content` value: its strings and attr()s; '' when it has none or is an image. The part after a slash replaces it for listeners. */
+/**
+ * The text of a `content` value: its strings and attr()s; '' when it has none or is an image. The part after a slash replaces it for
+ * listeners.
+ */
 function contentText(element: ElementNode, value: string): string {
   if (/^(?:none|normal)$/i.test(value)) return '';
   const slash = /\/\s*((?:"[^"]*"|'[^']*'|attr\([^)]*\)|\s)+)$/.exec(value);
   let text = '';
-  for (const part of (slash?.[1] ?? value).matchAll(/"((?:[^"\\]|\\[^])*)"|'((?:[^'\\]|\\[^])*)'|attr\(\s*([\w-]+)[^)]*\)|(open-quote|close-quote)/gi)) {
-    text += part[3] !== undefined ? (valueOf(element, part[3].toLowerCase()) ?? '') : part[4] !== undefined ? '"' : unescapeString(part[1] ?? part[2] ?? '');
+  for (const part of (slash?.[1] ?? value).matchAll(
+    /"((?:[^"\\]|\\[^])*)"|'((?:[^'\\]|\\[^])*)'|attr\(\s*([\w-]+)[^)]*\)|(open-quote|close-quote)/gi,
+  )) {
+    text +=
+      part[3] !== undefined
+        ? (valueOf(element, part[3].toLowerCase()) ?? '')
+        : part[4] !== undefined
+          ? '"'
+          : unescapeString(part[1] ?? part[2] ?? '');
   }
   return text;
 }

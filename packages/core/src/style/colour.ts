@@ -14,8 +14,21 @@ export const CLEAR: Colour = { r: 0, g: 0, b: 0, a: 0 };
 
 /** System colours in a light scheme (CSS Color 4, 6.2, as Chromium paints them). */
 const SYSTEM: Record<string, string> = {
-  canvas: '#fff', canvastext: '#000', linktext: '#0000ee', visitedtext: '#551a8b', activetext: '#f00', buttonface: '#efefef', buttontext: '#000', buttonborder: '#000',
-  field: '#fff', fieldtext: '#000', highlight: '#1967d2', highlighttext: '#fff', mark: '#ff0', marktext: '#000', graytext: '#808080',
+  canvas: '#fff',
+  canvastext: '#000',
+  linktext: '#0000ee',
+  visitedtext: '#551a8b',
+  activetext: '#f00',
+  buttonface: '#efefef',
+  buttontext: '#000',
+  buttonborder: '#000',
+  field: '#fff',
+  fieldtext: '#000',
+  highlight: '#1967d2',
+  highlighttext: '#fff',
+  mark: '#ff0',
+  marktext: '#000',
+  graytext: '#808080',
 };
 
 const known = new Map<string, Colour | null>();
@@ -127,7 +140,8 @@ function fromHwb(hue: number, white: number, black: number): Channels {
   return fromHsl(hue, 1, 0.5).map((channel) => channel * (1 - sum) + 255 * white) as Channels;
 }
 
-const encode = (linear: number) => 255 * (Math.abs(linear) <= 0.0031308 ? 12.92 * linear : Math.sign(linear) * (1.055 * Math.abs(linear) ** (1 / 2.4) - 0.055));
+const encode = (linear: number) =>
+  255 * (Math.abs(linear) <= 0.0031308 ? 12.92 * linear : Math.sign(linear) * (1.055 * Math.abs(linear) ** (1 / 2.4) - 0.055));
 const decode = (channel: number) => (channel / 255 <= 0.04045 ? channel / 255 / 12.92 : ((channel / 255 + 0.055) / 1.055) ** 2.4);
 
 /** OKLab to sRGB, after Björn Ottosson, "A perceptual color space for image processing" (2020), and CSS Color 4. */
@@ -185,7 +199,7 @@ function fromLab(lightness: number, a: number, b: number): Channels {
 function fromXyzD50(x: number, y: number, z: number): Channels {
   return fromXyzD65(
     0.9554734527 * x - 0.0230985369 * y + 0.0632593086 * z,
-    -0.0283697069 * x + 1.0099954580 * y + 0.0210413990 * z,
+    -0.0283697069 * x + 1.009995458 * y + 0.021041399 * z,
     0.0123140016 * x - 0.0205076964 * y + 1.3303659366 * z,
   );
 }
@@ -204,7 +218,11 @@ const PREDEFINED: Record<string, (x: number, y: number, z: number) => Channels> 
   'srgb-linear': (r, g, b) => [encode(r), encode(g), encode(b)],
   'display-p3': (r, g, b) => {
     const [x, y, z] = [decode(255 * r), decode(255 * g), decode(255 * b)];
-    return [encode(1.2249401763 * x - 0.2249401763 * y), encode(-0.0420569547 * x + 1.0420569547 * y), encode(-0.0196375546 * x - 0.0786360456 * y + 1.0982736001 * z)];
+    return [
+      encode(1.2249401763 * x - 0.2249401763 * y),
+      encode(-0.0420569547 * x + 1.0420569547 * y),
+      encode(-0.0196375546 * x - 0.0786360456 * y + 1.0982736001 * z),
+    ];
   },
   xyz: fromXyzD65,
   'xyz-d65': fromXyzD65,
@@ -238,7 +256,7 @@ function mixColour(inner: string): Colour | null {
     const share = /(?:^|\s)(\d*\.?\d+)%(?:\s|$)/.exec(part);
     return { colour: parseColour(part.replace(/(?:^|\s)\d*\.?\d+%(?=\s|$)/, ' ')), share: share ? Number(share[1]) / 100 : null };
   });
-  const [first, second] = read as [typeof read[0], typeof read[0]];
+  const [first, second] = read as [(typeof read)[0], (typeof read)[0]];
   if (!first.colour || !second.colour) return null;
   let p = first.share ?? (second.share === null ? 0.5 : 1 - second.share);
   let q = second.share ?? 1 - p;

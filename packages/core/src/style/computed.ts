@@ -44,16 +44,44 @@ const NO_DECLARATIONS: ReadonlyMap<string, string> = new Map();
 
 export function initialStyle(): Style {
   return {
-    parent: null, color: BLACK, background: CLEAR, image: null, opacity: 1, fontSize: 16, fontWeight: 400, italic: false, family: 'serif', display: 'inline', gone: false, visible: true,
-    textAlign: 'start', textTransform: 'none', underlined: false, struck: false, float: 'none', position: 'static', listStyle: 'disc', declared: NO_DECLARATIONS, custom: null, colorKnown: true,
-    backgroundKnown: true, absoluteSize: false, keywordSize: 'medium', below: new Map(),
+    parent: null,
+    color: BLACK,
+    background: CLEAR,
+    image: null,
+    opacity: 1,
+    fontSize: 16,
+    fontWeight: 400,
+    italic: false,
+    family: 'serif',
+    display: 'inline',
+    gone: false,
+    visible: true,
+    textAlign: 'start',
+    textTransform: 'none',
+    underlined: false,
+    struck: false,
+    float: 'none',
+    position: 'static',
+    listStyle: 'disc',
+    declared: NO_DECLARATIONS,
+    custom: null,
+    colorKnown: true,
+    backgroundKnown: true,
+    absoluteSize: false,
+    keywordSize: 'medium',
+    below: new Map(),
   };
 }
 
 const INHERITED_WORDS = new Set(['inherit', 'unset', 'revert', 'revert-layer']);
 
 /** What an element computes from its parent's style and its own declarations (CSS Cascade 5, 4.4). `rootSize`: px of 1rem. */
-export function computeStyle(parent: Style, declared: ReadonlyMap<string, string>, custom: ReadonlyMap<string, string> | null, rootSize: number): Style {
+export function computeStyle(
+  parent: Style,
+  declared: ReadonlyMap<string, string>,
+  custom: ReadonlyMap<string, string> | null,
+  rootSize: number,
+): Style {
   const inherited = (property: string) => {
     const value = declared.get(property);
     return value === undefined || INHERITED_WORDS.has(value) ? undefined : value;
@@ -71,7 +99,13 @@ export function computeStyle(parent: Style, declared: ReadonlyMap<string, string
   const position = own('position', parent.position, 'static', (value) => value);
   const float = own('float', parent.float, 'none', (value) => value);
   // Decorations pass to what is inside, but not into boxes of their own.
-  const passed = !(float !== 'none' || position === 'absolute' || position === 'fixed' || display === 'inline-block' || display === 'inline-table');
+  const passed = !(
+    float !== 'none' ||
+    position === 'absolute' ||
+    position === 'fixed' ||
+    display === 'inline-block' ||
+    display === 'inline-table'
+  );
   return {
     parent,
     ...font,
@@ -135,15 +169,37 @@ function quirkColour(parent: Style): Pick<Style, 'color' | 'colorKnown'> {
   return { color: body.color, colorKnown: body.colorKnown };
 }
 
-const SIZES: Record<string, number> = { 'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48 };
+const SIZES: Record<string, number> = {
+  'xx-small': 9,
+  'x-small': 10,
+  small: 13,
+  medium: 16,
+  large: 18,
+  'x-large': 24,
+  'xx-large': 32,
+  'xxx-large': 48,
+};
 /** What browsers make of the keywords where the font is monospace and the default 13 px. */
-const MONO_SIZES: Record<string, number> = { 'xx-small': 9, 'x-small': 9, small: 10, medium: 13, large: 16, 'x-large': 20, 'xx-large': 26, 'xxx-large': 39 };
+const MONO_SIZES: Record<string, number> = {
+  'xx-small': 9,
+  'x-small': 9,
+  small: 10,
+  medium: 13,
+  large: 16,
+  'x-large': 20,
+  'xx-large': 26,
+  'xxx-large': 39,
+};
 
 function isMono(family: string): boolean {
   return family.trim().toLowerCase() === 'monospace';
 }
 
-function computeFont(parent: Style, inherited: (property: string) => string | undefined, rootSize: number): Pick<Style, 'fontSize' | 'fontWeight' | 'family' | 'absoluteSize' | 'keywordSize'> {
+function computeFont(
+  parent: Style,
+  inherited: (property: string) => string | undefined,
+  rootSize: number,
+): Pick<Style, 'fontSize' | 'fontWeight' | 'family' | 'absoluteSize' | 'keywordSize'> {
   const named = inherited('font-family');
   const family = named === undefined ? parent.family : named === 'initial' ? 'serif' : named;
   const size = sizeOf(parent, inherited('font-size'), rootSize);
@@ -155,8 +211,16 @@ function computeFont(parent: Style, inherited: (property: string) => string | un
   return { family, fontWeight: weightOf(parent.fontWeight, inherited('font-weight')), ...size };
 }
 
-function sizeOf(parent: Style, value: string | undefined, rootSize: number): { fontSize: number; absoluteSize: boolean; keywordSize: string | null } {
-  const as = (fontSize: number, absoluteSize: boolean, keywordSize: string | null = null) => ({ fontSize: Math.min(10_000, Math.max(0, fontSize)), absoluteSize, keywordSize });
+function sizeOf(
+  parent: Style,
+  value: string | undefined,
+  rootSize: number,
+): { fontSize: number; absoluteSize: boolean; keywordSize: string | null } {
+  const as = (fontSize: number, absoluteSize: boolean, keywordSize: string | null = null) => ({
+    fontSize: Math.min(10_000, Math.max(0, fontSize)),
+    absoluteSize,
+    keywordSize,
+  });
   if (value === undefined) return as(parent.fontSize, parent.absoluteSize, parent.keywordSize);
   if (value === 'initial') return as(16, false, 'medium');
   if (value in SIZES) return as(SIZES[value]!, false, value);
@@ -168,8 +232,23 @@ function sizeOf(parent: Style, value: string | undefined, rootSize: number): { f
 }
 
 const UNITS: Record<string, number> = {
-  px: 1, pt: 4 / 3, pc: 16, in: 96, cm: 96 / 2.54, mm: 96 / 25.4, q: 96 / 101.6, vw: DESKTOP.width / 100, vh: DESKTOP.height / 100, vmin: DESKTOP.height / 100, vmax: DESKTOP.width / 100,
-  svw: DESKTOP.width / 100, lvw: DESKTOP.width / 100, dvw: DESKTOP.width / 100, svh: DESKTOP.height / 100, lvh: DESKTOP.height / 100, dvh: DESKTOP.height / 100,
+  px: 1,
+  pt: 4 / 3,
+  pc: 16,
+  in: 96,
+  cm: 96 / 2.54,
+  mm: 96 / 25.4,
+  q: 96 / 101.6,
+  vw: DESKTOP.width / 100,
+  vh: DESKTOP.height / 100,
+  vmin: DESKTOP.height / 100,
+  vmax: DESKTOP.width / 100,
+  svw: DESKTOP.width / 100,
+  lvw: DESKTOP.width / 100,
+  dvw: DESKTOP.width / 100,
+  svh: DESKTOP.height / 100,
+  lvh: DESKTOP.height / 100,
+  dvh: DESKTOP.height / 100,
 };
 
 /** A CSS length in px, calc() and its like included; percentages of `em`. Null for what cannot be computed without layout. */

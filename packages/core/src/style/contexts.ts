@@ -10,7 +10,30 @@ export interface Vocabulary {
 }
 
 /** Attributes that the browser's own style, old presentation or the tests of pseudo-classes look at. */
-const ALWAYS = ['style', 'hidden', 'type', 'open', 'bgcolor', 'background', 'text', 'color', 'size', 'align', 'face', 'border', 'nowrap', 'checked', 'selected', 'disabled', 'required', 'readonly', 'placeholder', 'lang', 'xml:lang', 'multiple'];
+const ALWAYS = [
+  'style',
+  'hidden',
+  'type',
+  'open',
+  'bgcolor',
+  'background',
+  'text',
+  'color',
+  'size',
+  'align',
+  'face',
+  'border',
+  'nowrap',
+  'checked',
+  'selected',
+  'disabled',
+  'required',
+  'readonly',
+  'placeholder',
+  'lang',
+  'xml:lang',
+  'multiple',
+];
 /** Of these it matters only whether they are there. */
 const PRESENCE = new Set(['href', 'xlink:href', 'title', 'value']);
 
@@ -35,10 +58,23 @@ function innerLists(simple: Simple): readonly Complex[] {
 
 /** Whether a selector looks at more than an element and what is around it: at siblings, places, or what is inside. */
 export function looksBeside(complex: Complex): boolean {
-  return complex.combinators.some((sign) => sign === '+' || sign === '~') || complex.compounds.flat().some((simple) => simple.kind === 'nth' || simple.kind === 'has' || (simple.kind === 'test' && simple.passes === PSEUDO_TESTS.empty) || innerLists(simple).some(looksBeside));
+  return (
+    complex.combinators.some((sign) => sign === '+' || sign === '~') ||
+    complex.compounds
+      .flat()
+      .some(
+        (simple) =>
+          simple.kind === 'nth' ||
+          simple.kind === 'has' ||
+          (simple.kind === 'test' && simple.passes === PSEUDO_TESTS.empty) ||
+          innerLists(simple).some(looksBeside),
+      )
+  );
 }
 
-/** What selectors can see of one element: equal signatures under equal surroundings match the same rules, but for those that look beside. */
+/**
+ * What selectors can see of one element: equal signatures under equal surroundings match the same rules, but for those that look beside.
+ */
 export function signatureOf(element: ElementNode, words: Vocabulary): string {
   let signature = element.space === 'html' ? element.tag : `${element.space}:${element.tag}`;
   for (const { name, value } of element.attributes) {

@@ -53,10 +53,18 @@ function fold(style: Style, behind: Ground): Ground {
   };
 }
 
-const BLENDS = [['mix-blend-mode', 'normal'], ['filter', 'none'], ['backdrop-filter', 'none']] as const;
+const BLENDS = [
+  ['mix-blend-mode', 'normal'],
+  ['filter', 'none'],
+  ['backdrop-filter', 'none'],
+] as const;
 
 function seen(ground: Ground, { r, g, b, a }: Colour): Colour {
-  const [x, y, z] = [r, g, b].map((channel, i) => Math.min(255, Math.max(0, ground.k * channel * a + ground.u[i]! + ground.v[i]! * a))) as [number, number, number];
+  const [x, y, z] = [r, g, b].map((channel, i) => Math.min(255, Math.max(0, ground.k * channel * a + ground.u[i]! + ground.v[i]! * a))) as [
+    number,
+    number,
+    number,
+  ];
   return { r: x, g: y, b: z, a: 1 };
 }
 
@@ -92,7 +100,15 @@ function computeColours(page: Page, style: Style): TextColours {
   const background = seen(ground, NOTHING);
   const color = seen(ground, style.color);
   const large = isLarge(style);
-  return { color, background, ratio: contrastRatio(color, background), required: large ? 3 : 4.5, certain: ground.certain && style.colorKnown && (fill === undefined || fill === 'currentcolor'), image: ground.image, large };
+  return {
+    color,
+    background,
+    ratio: contrastRatio(color, background),
+    required: large ? 3 : 4.5,
+    certain: ground.certain && style.colorKnown && (fill === undefined || fill === 'currentcolor'),
+    image: ground.image,
+    large,
+  };
 }
 
 /** WCAG 2.2's "large scale" text: 18 pt, or 14 pt and bold. 14 pt is 18.67 px; browsers round their sizes, so a hair less will do. */
@@ -101,14 +117,36 @@ export function isLarge(style: Pick<Style, 'fontSize' | 'fontWeight'>): boolean 
 }
 
 /** Elements whose text a browser replaces or draws in a box of its own. */
-const NOT_TEXT = new Set(['script', 'style', 'iframe', 'video', 'audio', 'canvas', 'object', 'textarea', 'select', 'option', 'optgroup', 'title', 'noscript', 'noembed', 'noframes', 'template', 'math', 'datalist', 'progress', 'meter']);
+const NOT_TEXT = new Set([
+  'script',
+  'style',
+  'iframe',
+  'video',
+  'audio',
+  'canvas',
+  'object',
+  'textarea',
+  'select',
+  'option',
+  'optgroup',
+  'title',
+  'noscript',
+  'noembed',
+  'noframes',
+  'template',
+  'math',
+  'datalist',
+  'progress',
+  'meter',
+]);
 
 /** Text nodes that show text: not blank, not hidden, not replaced. */
 export const shownTexts = fact((page: Page): TextNode[] => {
   const replaced: boolean[] = [];
   for (const element of page.elements) {
     const parent = elementParent(element);
-    replaced[element.order] = (parent !== null && replaced[parent.order]!) || NOT_TEXT.has(element.tag) || (element.space === 'svg' && element.tag === 'svg');
+    replaced[element.order] =
+      (parent !== null && replaced[parent.order]!) || NOT_TEXT.has(element.tag) || (element.space === 'svg' && element.tag === 'svg');
   }
   return page.texts.filter((text) => {
     const parent = elementParent(text);

@@ -6,7 +6,11 @@ function sheet(text: string): Map<string, Declared[]> {
   const found = new Map<string, Declared[]>();
   for (const line of text.trim().split('\n')) {
     const [tags, body] = line.split('{') as [string, string];
-    const declarations = body.replace('}', '').split(';').map((one) => one.split(':').map((part) => part.trim())).filter((parts) => parts.length === 2);
+    const declarations = body
+      .replace('}', '')
+      .split(';')
+      .map((one) => one.split(':').map((part) => part.trim()))
+      .filter((parts) => parts.length === 2);
     for (const tag of tags.split(',')) {
       const key = tag.trim();
       found.set(key, [...(found.get(key) ?? []), ...declarations.map(([property, value]) => ({ property: property!, value: value! }))]);
@@ -59,13 +63,23 @@ marquee { overflow: hidden }
 dialog { position: absolute; color: #000000; background-color: #ffffff }
 `);
 
-const LINK: Declared[] = [{ property: 'color', value: '#0000ee' }, { property: 'text-decoration-line', value: 'underline' }];
+const LINK: Declared[] = [
+  { property: 'color', value: '#0000ee' },
+  { property: 'text-decoration-line', value: 'underline' },
+];
 const GONE: Declared[] = [{ property: 'display', value: 'none' }];
-const PRESSED_LIKE: Declared[] = [{ property: 'background-color', value: '#efefef' }, { property: 'text-align', value: 'center' }];
+const PRESSED_LIKE: Declared[] = [
+  { property: 'background-color', value: '#efefef' },
+  { property: 'text-align', value: 'center' },
+];
 const ABBREVIATED: Declared[] = [{ property: 'text-decoration-line', value: 'underline' }];
 /** Tables of pages with no doctype do not take up the looks of the text around them. */
 const QUIRKY_TABLE: Declared[] = [
-  { property: 'font-size', value: 'initial' }, { property: 'font-weight', value: 'initial' }, { property: 'font-style', value: 'initial' }, { property: 'text-align', value: 'start' }, { property: 'color', value: '-quirk' },
+  { property: 'font-size', value: 'initial' },
+  { property: 'font-weight', value: 'initial' },
+  { property: 'font-style', value: 'initial' },
+  { property: 'text-align', value: 'start' },
+  { property: 'color', value: '-quirk' },
 ];
 const NONE: Declared[] = [];
 
@@ -98,7 +112,13 @@ export function browserStyle(element: ElementNode, quirks: boolean): readonly De
 }
 
 const ALIGNS: Record<string, string> = { left: 'left', right: 'right', center: 'center', middle: 'center', justify: 'justify' };
-const BLOCK_ALIGNS: Record<string, string> = { ...ALIGNS, left: '-webkit-left', right: '-webkit-right', center: '-webkit-center', middle: '-webkit-center' };
+const BLOCK_ALIGNS: Record<string, string> = {
+  ...ALIGNS,
+  left: '-webkit-left',
+  right: '-webkit-right',
+  center: '-webkit-center',
+  middle: '-webkit-center',
+};
 const FONT_SIZES = ['x-small', 'small', 'medium', 'large', 'x-large', 'xx-large', 'xxx-large'];
 const HINTS = new Set(['bgcolor', 'background', 'text', 'color', 'size', 'align', 'face', 'type', 'border', 'nowrap']);
 
@@ -134,13 +154,25 @@ function hintOf(tag: string, name: string, value: string): { property: string; v
     case 'align':
       return alignHint(tag, value.trim().toLowerCase());
     case 'type':
-      return tag === 'ul' || tag === 'ol' || tag === 'li' ? { property: 'list-style-type', value: LIST_TYPES[value] ?? LIST_TYPES[value.toLowerCase()] } : null;
+      return tag === 'ul' || tag === 'ol' || tag === 'li'
+        ? { property: 'list-style-type', value: LIST_TYPES[value] ?? LIST_TYPES[value.toLowerCase()] }
+        : null;
     default:
       return null;
   }
 }
 
-const LIST_TYPES: Record<string, string> = { a: 'lower-alpha', A: 'upper-alpha', i: 'lower-roman', I: 'upper-roman', '1': 'decimal', disc: 'disc', circle: 'circle', square: 'square', none: 'none' };
+const LIST_TYPES: Record<string, string> = {
+  a: 'lower-alpha',
+  A: 'upper-alpha',
+  i: 'lower-roman',
+  I: 'upper-roman',
+  '1': 'decimal',
+  disc: 'disc',
+  circle: 'circle',
+  square: 'square',
+  none: 'none',
+};
 
 function alignHint(tag: string, value: string): { property: string; value: string | undefined } | null {
   if (/^(?:div|thead|tbody|tfoot|tr|td|th)$/.test(tag)) return { property: 'text-align', value: BLOCK_ALIGNS[value] };

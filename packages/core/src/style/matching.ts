@@ -76,7 +76,8 @@ export class Matcher {
     if (!scan) byParent.set(element.parent!, (scan = { at: 0, found: Infinity }));
     const siblings = this.siblings(element);
     const place = this.place(element);
-    for (; scan.found === Infinity && scan.at < place; scan.at++) if (this.from(siblings[scan.at]!, complex, at) === MATCH) scan.found = scan.at;
+    for (; scan.found === Infinity && scan.at < place; scan.at++)
+      if (this.from(siblings[scan.at]!, complex, at) === MATCH) scan.found = scan.at;
     return scan.found < place;
   }
 
@@ -130,7 +131,11 @@ export class Matcher {
   /** :has(): whether something below (or, with a leading + or ~, after) matches. */
   private hasBelow(element: ElementNode, complex: Complex): boolean {
     const after = complex.leading === '+' || complex.leading === '~';
-    const candidates = after ? this.siblings(element).slice(this.place(element) + 1) : complex.leading === '>' && complex.compounds.length === 1 ? childElements(element) : elementsIn(element);
+    const candidates = after
+      ? this.siblings(element).slice(this.place(element) + 1)
+      : complex.leading === '>' && complex.compounds.length === 1
+        ? childElements(element)
+        : elementsIn(element);
     for (const candidate of candidates) {
       if (++this.steps > MOST_STEPS) return false;
       if (this.matches(candidate, complex)) return true;

@@ -60,31 +60,53 @@ function splitOn(text: string, word: 'and' | 'or'): string[] {
 
 /** Features with one value that holds; a bare feature holds when that value is not one of none. */
 const FIXED: Record<string, string> = {
-  orientation: 'landscape', hover: 'hover', 'any-hover': 'hover', pointer: 'fine', 'any-pointer': 'fine', 'prefers-color-scheme': 'light', 'prefers-reduced-motion': 'no-preference',
-  'prefers-contrast': 'no-preference', 'prefers-reduced-transparency': 'no-preference', 'prefers-reduced-data': 'no-preference', 'forced-colors': 'none', 'inverted-colors': 'none',
-  scripting: 'enabled', update: 'fast', 'display-mode': 'browser', grid: '0', 'overflow-block': 'scroll', 'overflow-inline': 'scroll', 'color-gamut': 'srgb', 'dynamic-range': 'standard',
+  orientation: 'landscape',
+  hover: 'hover',
+  'any-hover': 'hover',
+  pointer: 'fine',
+  'any-pointer': 'fine',
+  'prefers-color-scheme': 'light',
+  'prefers-reduced-motion': 'no-preference',
+  'prefers-contrast': 'no-preference',
+  'prefers-reduced-transparency': 'no-preference',
+  'prefers-reduced-data': 'no-preference',
+  'forced-colors': 'none',
+  'inverted-colors': 'none',
+  scripting: 'enabled',
+  update: 'fast',
+  'display-mode': 'browser',
+  grid: '0',
+  'overflow-block': 'scroll',
+  'overflow-inline': 'scroll',
+  'color-gamut': 'srgb',
+  'dynamic-range': 'standard',
 };
 
 function featureHolds(feature: string, screen: Screen): Answer {
   const range = /^(?:([\d.a-z]+)\s*(<=?|>=?)\s*)?(width|height|inline-size|block-size)\s*(?:(<=?|>=?|=)\s*([\d.a-z]+))?$/.exec(feature);
   if (range) return rangeHolds(range, screen);
   const [name, value] = feature.split(':').map((part) => part.trim()) as [string, string | undefined];
-  const limit = /^(min|max)-(?:device-)?(width|height|resolution|aspect-ratio|color)$/.exec(name) ?? /^()(?:device-)?(width|height)$/.exec(name);
+  const limit =
+    /^(min|max)-(?:device-)?(width|height|resolution|aspect-ratio|color)$/.exec(name) ?? /^()(?:device-)?(width|height)$/.exec(name);
   if (limit) return limitHolds(limit[1] ?? '', limit[2]!, value ?? '', screen);
   const fixed = FIXED[name];
-  if (fixed === undefined) return name === 'color' || name === 'monochrome' ? (name === 'color') === (value === undefined || value !== '0') : null;
+  if (fixed === undefined)
+    return name === 'color' || name === 'monochrome' ? (name === 'color') === (value === undefined || value !== '0') : null;
   return value === undefined ? !['none', 'no-preference', '0'].includes(fixed) : fixed === value;
 }
 
 function rangeHolds(parts: RegExpExecArray, screen: Screen): boolean {
   const actual = /width|inline/.test(parts[3]!) ? screen.width : screen.height;
-  const compare = (one: number, sign: string, two: number) => (sign === '<' ? one < two : sign === '<=' ? one <= two : sign === '>' ? one > two : sign === '>=' ? one >= two : one === two);
+  const compare = (one: number, sign: string, two: number) =>
+    sign === '<' ? one < two : sign === '<=' ? one <= two : sign === '>' ? one > two : sign === '>=' ? one >= two : one === two;
   const left = parts[1] === undefined || compare(pixels(parts[1]), parts[2]!, actual);
   return left && (parts[5] === undefined || compare(actual, parts[4]!, pixels(parts[5])));
 }
 
 function limitHolds(side: string, feature: string, value: string, screen: Screen): Answer {
-  const actual = { width: screen.width, height: screen.height, resolution: 1, color: 8, 'aspect-ratio': screen.width / screen.height }[feature]!;
+  const actual = { width: screen.width, height: screen.height, resolution: 1, color: 8, 'aspect-ratio': screen.width / screen.height }[
+    feature
+  ]!;
   const ratio = /^(\d+)\s*\/\s*(\d+)$/.exec(value);
   const limit = ratio ? Number(ratio[1]) / Number(ratio[2]) : feature === 'resolution' ? dots(value) : pixels(value);
   if (Number.isNaN(limit)) return null;

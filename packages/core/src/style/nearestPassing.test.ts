@@ -1,13 +1,17 @@
 import { contrastRatio, hexOf, parseColour, toOklch } from './colour.ts';
 import { nearestPassing } from './nearestPassing.ts';
 
-const nearest = (color: string, ground: string, required: number, way?: 'darker' | 'lighter') => nearestPassing(parseColour(color)!, parseColour(ground)!, required, way);
+const nearest = (color: string, ground: string, required: number, way?: 'darker' | 'lighter') =>
+  nearestPassing(parseColour(color)!, parseColour(ground)!, required, way);
 
 test('5,000 seeded pairs: it passes, and a shade less would not', () => {
   let state = 17;
   const next = () => ((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 8) & 255;
   for (let i = 0; i < 5_000; i++) {
-    const [color, ground] = [{ r: next(), g: next(), b: next(), a: 1 }, { r: next(), g: next(), b: next(), a: 1 }];
+    const [color, ground] = [
+      { r: next(), g: next(), b: next(), a: 1 },
+      { r: next(), g: next(), b: next(), a: 1 },
+    ];
     const found = nearestPassing(color, ground, 4.5)!;
     expect(contrastRatio(found, ground)).toBeGreaterThanOrEqual(4.5);
     // Never far past the bound, unless it passed from the start.

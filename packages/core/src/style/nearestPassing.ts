@@ -4,17 +4,30 @@ import { contrastRatio, fromOklchInGamut, hexOf, parseColour, toOklch, type Colo
  * The colour nearest to one that passes on a ground: hue stays, lightness moves least, in OKLCH (Ottosson 2020; CSS Color 4). `way` looks
  * only to the darker or the lighter side. Null when no colour of this hue passes there.
  */
-export function nearestPassing(color: Colour, ground: Colour, required: number, way: 'either' | 'darker' | 'lighter' = 'either'): Colour | null {
+export function nearestPassing(
+  color: Colour,
+  ground: Colour,
+  required: number,
+  way: 'either' | 'darker' | 'lighter' = 'either',
+): Colour | null {
   const exact = toOklch(color);
   // A grey stays a grey: what is left of its chroma is rounding.
   const start = exact.c < 0.002 ? { ...exact, c: 0 } : exact;
-  const found = (['darker', 'lighter'] as const).filter((side) => way === 'either' || way === side).map((side) => search(start, ground, required, side)).filter((one) => one !== null);
+  const found = (['darker', 'lighter'] as const)
+    .filter((side) => way === 'either' || way === side)
+    .map((side) => search(start, ground, required, side))
+    .filter((one) => one !== null);
   return found.sort((a, b) => Math.abs(a.l - start.l) - Math.abs(b.l - start.l))[0]?.colour ?? null;
 }
 
 const STEPS = 40;
 
-function search(start: { l: number; c: number; h: number }, ground: Colour, required: number, side: 'darker' | 'lighter'): { l: number; colour: Colour } | null {
+function search(
+  start: { l: number; c: number; h: number },
+  ground: Colour,
+  required: number,
+  side: 'darker' | 'lighter',
+): { l: number; colour: Colour } | null {
   const end = side === 'darker' ? 0 : 1;
   const at = (l: number) => written(fromOklchInGamut({ ...start, l }));
   const passes = (l: number) => contrastRatio(at(l), ground) >= required;

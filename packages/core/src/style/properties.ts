@@ -8,11 +8,18 @@ export interface Declared {
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
-const COLOURS = new Set(['color', 'background-color', '-webkit-text-fill-color', 'text-decoration-color', ...SIDES.map((side) => `border-${side}-color`)]);
+const COLOURS = new Set([
+  'color',
+  'background-color',
+  '-webkit-text-fill-color',
+  'text-decoration-color',
+  ...SIDES.map((side) => `border-${side}-color`),
+]);
 
 /** Longhands the engine looks at; a test of their values where a bad one must lose to an earlier good one. */
 const KEYWORDS: Record<string, RegExp> = {
-  display: /^(?:none|contents|block|inline|inline-block|flow-root|list-item|run-in|(?:inline-)?(?:flex|grid|table)|table-[a-z-]+|ruby[a-z-]*|math|-webkit-(?:inline-)?(?:box|flex)|(?:block|inline)(?: [a-z-]+){1,2}|list-item [a-z ]+|flow-root list-item)$/,
+  display:
+    /^(?:none|contents|block|inline|inline-block|flow-root|list-item|run-in|(?:inline-)?(?:flex|grid|table)|table-[a-z-]+|ruby[a-z-]*|math|-webkit-(?:inline-)?(?:box|flex)|(?:block|inline)(?: [a-z-]+){1,2}|list-item [a-z ]+|flow-root list-item)$/,
   visibility: /^(?:visible|hidden|collapse)$/,
   float: /^(?:none|left|right|inline-start|inline-end)$/,
   position: /^(?:static|relative|absolute|fixed|sticky|-webkit-sticky)$/,
@@ -23,13 +30,49 @@ const KEYWORDS: Record<string, RegExp> = {
   opacity: /^[+-]?(?:\d+\.?\d*|\.\d+)%?$|^calc\(/,
   order: /^[+-]?\d+$|^calc\(/,
   'font-weight': /^(?:normal|bold|bolder|lighter|\d{1,4}(?:\.\d+)?)$/,
-  'font-size': /^(?:(?:xx-|x-)?small|medium|(?:x-|xx-|xxx-)?large|smaller|larger|math|0|\+?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?(?:px|pt|pc|in|cm|mm|q|em|rem|ex|ch|lh|rlh|cap|ic|vw|vh|vmin|vmax|[sld]v[wh]|%)|(?:calc|min|max|clamp)\(.*\))$/,
+  'font-size':
+    /^(?:(?:xx-|x-)?small|medium|(?:x-|xx-|xxx-)?large|smaller|larger|math|0|\+?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?(?:px|pt|pc|in|cm|mm|q|em|rem|ex|ch|lh|rlh|cap|ic|vw|vh|vmin|vmax|[sld]v[wh]|%)|(?:calc|min|max|clamp)\(.*\))$/,
 };
 
 const FREE = new Set([
-  'background-image', 'background-clip', '-webkit-background-clip', 'font-family', 'text-decoration-line', 'list-style-type', 'list-style-image', 'clip', 'clip-path', 'overflow', 'overflow-x', 'width', 'min-width',
-  'height', 'mix-blend-mode', 'filter', 'content', 'text-shadow', 'letter-spacing', 'white-space', 'left', 'top', 'right', 'text-indent', 'margin-left', 'margin-right', 'padding-left', 'animation-name', 'transform', 'rotate', 'backdrop-filter',
-  'outline-style', 'outline-width', 'max-width', 'line-height', 'content-visibility', 'box-shadow', 'scale',
+  'background-image',
+  'background-clip',
+  '-webkit-background-clip',
+  'font-family',
+  'text-decoration-line',
+  'list-style-type',
+  'list-style-image',
+  'clip',
+  'clip-path',
+  'overflow',
+  'overflow-x',
+  'width',
+  'min-width',
+  'height',
+  'mix-blend-mode',
+  'filter',
+  'content',
+  'text-shadow',
+  'letter-spacing',
+  'white-space',
+  'left',
+  'top',
+  'right',
+  'text-indent',
+  'margin-left',
+  'margin-right',
+  'padding-left',
+  'animation-name',
+  'transform',
+  'rotate',
+  'backdrop-filter',
+  'outline-style',
+  'outline-width',
+  'max-width',
+  'line-height',
+  'content-visibility',
+  'box-shadow',
+  'scale',
   ...SIDES.flatMap((side) => [`border-${side}-width`, `border-${side}-style`]),
 ]);
 
@@ -55,13 +98,23 @@ const WIDE = new Set(['inherit', 'initial', 'unset', 'revert', 'revert-layer']);
 
 /** Whether the engine has a use for a property. */
 export function isTracked(property: string): boolean {
-  return property.startsWith('--') || property in KEYWORDS || COLOURS.has(property) || FREE.has(property) || property in SHORTHANDS || property === 'all';
+  return (
+    property.startsWith('--') ||
+    property in KEYWORDS ||
+    COLOURS.has(property) ||
+    FREE.has(property) ||
+    property in SHORTHANDS ||
+    property === 'all'
+  );
 }
 
 /** The longhands a declaration sets; none when its value is not valid. With var() inside it waits until that is known. */
 export function expandDeclaration(property: string, written: string): Declared[] {
   if (property.startsWith('--')) return [{ property, value: written }];
-  const value = property === 'content' || property === 'font-family' || property === 'background-image' || property === 'background' ? written : written.toLowerCase();
+  const value =
+    property === 'content' || property === 'font-family' || property === 'background-image' || property === 'background'
+      ? written
+      : written.toLowerCase();
   if (value === '') return [];
   if (/var\(/i.test(value)) return [{ property, value }];
   const expand = SHORTHANDS[property];
@@ -78,11 +131,27 @@ function isValid(property: string, value: string): boolean {
 
 /** Legal as a colour, also where we cannot say which it is: browsers take it, so it must win. */
 function isColour(value: string): boolean {
-  return value === 'currentcolor' || parseColour(value) !== null || /^(?:color|color-mix|light-dark|rgba?|hsla?|hwb|oklch|oklab|lab|lch|contrast-color)\(.*(?:from |calc\(|in )/.test(value) || value === '-webkit-link' || value === 'accentcolor';
+  return (
+    value === 'currentcolor' ||
+    parseColour(value) !== null ||
+    /^(?:color|color-mix|light-dark|rgba?|hsla?|hwb|oklch|oklab|lab|lch|contrast-color)\(.*(?:from |calc\(|in )/.test(value) ||
+    value === '-webkit-link' ||
+    value === 'accentcolor'
+  );
 }
 
 function shorthandLonghands(property: string): string[] {
-  const sample: Record<string, string> = { background: 'none', font: '1px x', 'text-decoration': 'none', 'list-style': 'none', border: '0', 'flex-flow': 'row', margin: '0', padding: '0', outline: '0' };
+  const sample: Record<string, string> = {
+    background: 'none',
+    font: '1px x',
+    'text-decoration': 'none',
+    'list-style': 'none',
+    border: '0',
+    'flex-flow': 'row',
+    margin: '0',
+    padding: '0',
+    outline: '0',
+  };
   return (SHORTHANDS[property]!(sample[property] ?? '0') ?? []).map((one) => one.property);
 }
 
@@ -110,7 +179,13 @@ function expandBackground(value: string): Declared[] {
 }
 
 function expandFont(value: string): Declared[] {
-  if (/^(?:caption|icon|menu|message-box|small-caption|status-bar)$/.test(value)) return [{ property: 'font-size', value: '13.3333px' }, { property: 'font-weight', value: 'normal' }, { property: 'font-style', value: 'normal' }, { property: 'font-family', value: 'system-ui' }];
+  if (/^(?:caption|icon|menu|message-box|small-caption|status-bar)$/.test(value))
+    return [
+      { property: 'font-size', value: '13.3333px' },
+      { property: 'font-weight', value: 'normal' },
+      { property: 'font-style', value: 'normal' },
+      { property: 'font-family', value: 'system-ui' },
+    ];
   const words = splitTop(value.replace(/\s*\/\s*/g, '/'), ' ');
   const at = words.findIndex((word) => KEYWORDS['font-size']!.test(word.split('/')[0]!));
   if (at < 0 || at === words.length - 1) return [];
@@ -137,7 +212,10 @@ function expandBorderLike(prefix: string, value: string, withColour: boolean): D
   const style = words.find((word) => LINE_STYLES.has(word)) ?? 'none';
   const colour = words.find((word) => isColour(word)) ?? 'currentcolor';
   const width = words.find((word) => /^[\d.]|^(?:thin|medium|thick|calc)/.test(word)) ?? 'medium';
-  const all = [{ property: `${prefix}-width`, value: width }, { property: `${prefix}-style`, value: style }];
+  const all = [
+    { property: `${prefix}-width`, value: width },
+    { property: `${prefix}-style`, value: style },
+  ];
   return withColour ? [...all, { property: `${prefix}-color`, value: colour }] : all;
 }
 
@@ -162,5 +240,8 @@ function expandDecoration(value: string): Declared[] {
 function expandListStyle(value: string): Declared[] {
   const words = splitTop(value, ' ');
   const type = words.find((word) => !IMAGE.test(word) && word !== 'inside' && word !== 'outside') ?? 'disc';
-  return [{ property: 'list-style-type', value: type }, { property: 'list-style-image', value: words.find((word) => IMAGE.test(word)) ?? 'none' }];
+  return [
+    { property: 'list-style-type', value: type },
+    { property: 'list-style-image', value: words.find((word) => IMAGE.test(word)) ?? 'none' },
+  ];
 }

@@ -108,10 +108,21 @@ function addSimple(draft: Draft, node: CssNode, parent: readonly Complex[] | nul
       return add({ kind: 'class', name: node.name }, CLASS);
     case 'AttributeSelector': {
       const value = node.value ? (node.value.type === 'String' ? node.value.value : node.value.name) : '';
-      return add({ kind: 'attribute', name: node.name.name.toLowerCase(), matcher: node.matcher, value, ignoreCase: node.flags?.toLowerCase() === 'i' || CASELESS_ATTRIBUTES.has(node.name.name.toLowerCase()) }, CLASS);
+      return add(
+        {
+          kind: 'attribute',
+          name: node.name.name.toLowerCase(),
+          matcher: node.matcher,
+          value,
+          ignoreCase: node.flags?.toLowerCase() === 'i' || CASELESS_ATTRIBUTES.has(node.name.name.toLowerCase()),
+        },
+        CLASS,
+      );
     }
     case 'NestingSelector':
-      return parent ? add({ kind: 'any', not: false, list: parent }, highest(parent)) : add({ kind: 'test', passes: PSEUDO_TESTS.root! }, CLASS);
+      return parent
+        ? add({ kind: 'any', not: false, list: parent }, highest(parent))
+        : add({ kind: 'test', passes: PSEUDO_TESTS.root! }, CLASS);
     case 'PseudoClassSelector':
       return addPseudo(node.name.toLowerCase(), node.children, add, parent);
     default:
@@ -120,7 +131,25 @@ function addSimple(draft: Draft, node: CssNode, parent: readonly Complex[] | nul
 }
 
 /** Attributes whose values HTML compares without case in selectors, of those pages style by. */
-const CASELESS_ATTRIBUTES = new Set(['type', 'align', 'lang', 'dir', 'method', 'rel', 'rev', 'media', 'face', 'color', 'bgcolor', 'valign', 'scope', 'shape', 'checked', 'disabled', 'selected']);
+const CASELESS_ATTRIBUTES = new Set([
+  'type',
+  'align',
+  'lang',
+  'dir',
+  'method',
+  'rel',
+  'rev',
+  'media',
+  'face',
+  'color',
+  'bgcolor',
+  'valign',
+  'scope',
+  'shape',
+  'checked',
+  'disabled',
+  'selected',
+]);
 
 type Add = (simple: Simple, weight: number) => boolean;
 
@@ -135,14 +164,20 @@ function addPseudo(name: string, children: List<CssNode> | null, add: Add, paren
 }
 
 function addLanguage(name: 'lang' | 'dir', children: List<CssNode> | null, add: Add): boolean {
-  const ranges = (children?.toArray() ?? []).map((child) => generate(child).replace(/["']/g, '').toLowerCase()).filter((range) => range !== ',');
+  const ranges = (children?.toArray() ?? [])
+    .map((child) => generate(child).replace(/["']/g, '').toLowerCase())
+    .filter((range) => range !== ',');
   return name === 'dir' ? add({ kind: 'test', passes: () => ranges[0] === 'ltr' }, CLASS) : add({ kind: 'lang', ranges }, CLASS);
 }
 
 /** :is(), :where(), :not() and :has(). */
 function addMatching(name: string, first: SelectorList, add: Add, parent: readonly Complex[] | null): boolean {
   const forgiving = name === 'is' || name === 'where';
-  const list = compileSelectors(first, name !== 'has' && parent && usesNesting(first) ? parent : null, name === 'has' ? 'relative' : forgiving ? 'forgiving' : 'strict');
+  const list = compileSelectors(
+    first,
+    name !== 'has' && parent && usesNesting(first) ? parent : null,
+    name === 'has' ? 'relative' : forgiving ? 'forgiving' : 'strict',
+  );
   if (!list) return false;
   if (name === 'has') return add({ kind: 'has', list }, highest(list));
   return add({ kind: 'any', not: name === 'not', list }, name === 'where' ? 0 : highest(list));
@@ -157,16 +192,24 @@ function usesNesting(list: SelectorList): boolean {
 type NthSimple = Extract<Simple, { kind: 'nth' }>;
 const nth = (a: number, b: number, last: boolean, ofType: boolean): NthSimple => ({ kind: 'nth', a, b, last, ofType, of: null });
 const NTH: Record<string, NthSimple> = {
-  'nth-child': nth(0, 0, false, false), 'nth-last-child': nth(0, 0, true, false), 'nth-of-type': nth(0, 0, false, true), 'nth-last-of-type': nth(0, 0, true, true),
+  'nth-child': nth(0, 0, false, false),
+  'nth-last-child': nth(0, 0, true, false),
+  'nth-of-type': nth(0, 0, false, true),
+  'nth-last-of-type': nth(0, 0, true, true),
 };
 const FIXED_NTH: Record<string, NthSimple[]> = {
-  'first-child': [nth(0, 1, false, false)], 'last-child': [nth(0, 1, true, false)], 'only-child': [nth(0, 1, false, false), nth(0, 1, true, false)],
-  'first-of-type': [nth(0, 1, false, true)], 'last-of-type': [nth(0, 1, true, true)], 'only-of-type': [nth(0, 1, false, true), nth(0, 1, true, true)],
+  'first-child': [nth(0, 1, false, false)],
+  'last-child': [nth(0, 1, true, false)],
+  'only-child': [nth(0, 1, false, false), nth(0, 1, true, false)],
+  'first-of-type': [nth(0, 1, false, true)],
+  'last-of-type': [nth(0, 1, true, true)],
+  'only-of-type': [nth(0, 1, false, true), nth(0, 1, true, true)],
 };
 
 function addNth(name: string, node: Extract<CssNode, { type: 'Nth' }>, add: Add, parent: readonly Complex[] | null): boolean {
   const formula = node.nth;
-  const [a, b] = formula.type === 'Identifier' ? [2, formula.name.toLowerCase() === 'odd' ? 1 : 0] : [Number(formula.a ?? 0), Number(formula.b ?? 0)];
+  const [a, b] =
+    formula.type === 'Identifier' ? [2, formula.name.toLowerCase() === 'odd' ? 1 : 0] : [Number(formula.a ?? 0), Number(formula.b ?? 0)];
   const of = node.selector ? compileSelectors(node.selector, parent) : null;
   if (node.selector && !of) return false;
   return add({ ...NTH[name]!, a, b, of }, CLASS + (of ? highest(of) : 0));
@@ -192,7 +235,9 @@ function ancestorHashes({ compounds, combinators }: Draft): number[] {
     // Past a sibling step, what stands further left is above only once a descendant or child step follows.
     above ||= combinators[i] === ' ' || combinators[i] === '>';
     if (combinators[i] === '+' || combinators[i] === '~') continue;
-    for (const simple of compounds[i]!) if (simple.kind === 'id' || simple.kind === 'class' || simple.kind === 'tag') hashes.push(filterHash(SIGNS[simple.kind], simple.name.toLowerCase()));
+    for (const simple of compounds[i]!)
+      if (simple.kind === 'id' || simple.kind === 'class' || simple.kind === 'tag')
+        hashes.push(filterHash(SIGNS[simple.kind], simple.name.toLowerCase()));
   }
   return above ? hashes.slice(0, 4) : [];
 }

@@ -85,10 +85,14 @@ class Reader implements Sheet {
     for (const node of block.children.toArray()) {
       if (node.type === 'Declaration') {
         const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
-        if (isTracked(property)) (node.important ? important : normal).push(...expandDeclaration(property, node.value.type === 'Raw' ? node.value.value.trim() : generate(node.value)));
+        if (isTracked(property))
+          (node.important ? important : normal).push(
+            ...expandDeclaration(property, node.value.type === 'Raw' ? node.value.value.trim() : generate(node.value)),
+          );
       } else if (around.depth < DEEPEST) inner.push(...(node.type === 'Raw' ? [nestedRule(node)] : [node]).filter((one) => one !== null));
     }
-    if (normal.length > 0 || important.length > 0) this.rules.push({ selectors, normal, important, media: around.media, layer: around.layer });
+    if (normal.length > 0 || important.length > 0)
+      this.rules.push({ selectors, normal, important, media: around.media, layer: around.layer });
     for (const node of inner) {
       if (node.type === 'Rule') this.readRule(node, { ...around, parent: selectors, depth: around.depth + 1 });
       else if (node.type === 'Atrule' && node.block) this.readInner(node, selectors, around);
@@ -106,7 +110,8 @@ class Reader implements Sheet {
     const prelude = rule.prelude ? generate(rule.prelude).trim() : '';
     if (name === 'import') {
       const parts = /^(?:url\(\s*["']?([^"')]*)["']?\s*\)|["']([^"']*)["'])\s*([^]*)$/i.exec(prelude);
-      if (parts) this.imports.push({ address: parts[1] ?? parts[2] ?? '', media: (parts[3] ?? '').replace(/^layer(\([^)]*\))?/i, '').trim() });
+      if (parts)
+        this.imports.push({ address: parts[1] ?? parts[2] ?? '', media: (parts[3] ?? '').replace(/^layer(\([^)]*\))?/i, '').trim() });
     } else if (name === 'layer' && !rule.block) {
       for (const layer of prelude.split(',')) this.layerNamed(layer.trim(), around.layer);
     } else if (rule.block) {
@@ -145,7 +150,13 @@ class Reader implements Sheet {
 /** A nested rule that begins with neither & nor a sign comes unparsed. */
 function nestedRule(raw: Raw): CssNode | null {
   try {
-    return parse(raw.value, { context: 'rule', parseValue: false, parseAtrulePrelude: false, parseCustomProperty: false, onParseError: () => undefined });
+    return parse(raw.value, {
+      context: 'rule',
+      parseValue: false,
+      parseAtrulePrelude: false,
+      parseCustomProperty: false,
+      onParseError: () => undefined,
+    });
   } catch {
     // What is no rule either is left out, as browsers do.
     return null;

@@ -1,7 +1,13 @@
 import { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE } from './decode.ts';
 
-const bytes = (...parts: (number[] | string)[]) => new Uint8Array(parts.flatMap((part) => (typeof part === 'string' ? [...new TextEncoder().encode(part)] : part)));
-const utf16 = (text: string, little: boolean) => new Uint8Array([...text].flatMap((sign) => (little ? [sign.charCodeAt(0) & 255, sign.charCodeAt(0) >> 8] : [sign.charCodeAt(0) >> 8, sign.charCodeAt(0) & 255])));
+const bytes = (...parts: (number[] | string)[]) =>
+  new Uint8Array(parts.flatMap((part) => (typeof part === 'string' ? [...new TextEncoder().encode(part)] : part)));
+const utf16 = (text: string, little: boolean) =>
+  new Uint8Array(
+    [...text].flatMap((sign) =>
+      little ? [sign.charCodeAt(0) & 255, sign.charCodeAt(0) >> 8] : [sign.charCodeAt(0) >> 8, sign.charCodeAt(0) & 255],
+    ),
+  );
 
 function textOf(input: Uint8Array): [string, string] {
   const read = decodeHtml(input);
@@ -15,8 +21,18 @@ test.each([
   ['UTF-16 with its mark', new Uint8Array([0xff, 0xfe, ...utf16('<p>é</p>', true)]), '<p>é</p>', 'utf-16le'],
   ['UTF-16, the other way round', new Uint8Array([0xfe, 0xff, ...utf16('<p>é</p>', false)]), '<p>é</p>', 'utf-16be'],
   ['UTF-16 without a mark', utf16('<p>plain</p>', true), '<p>plain</p>', 'utf-16le'],
-  ['an encoding the page names', bytes('<meta charset="iso-8859-2"><p>', [0xb3], '</p>'), '<meta charset="iso-8859-2"><p>ł</p>', 'iso-8859-2'],
-  ['the older way of naming it', bytes('<meta http-equiv="Content-Type" content="text/html; charset=windows-1251"><p>', [0xe4], '</p>'), '<meta http-equiv="Content-Type" content="text/html; charset=windows-1251"><p>д</p>', 'windows-1251'],
+  [
+    'an encoding the page names',
+    bytes('<meta charset="iso-8859-2"><p>', [0xb3], '</p>'),
+    '<meta charset="iso-8859-2"><p>ł</p>',
+    'iso-8859-2',
+  ],
+  [
+    'the older way of naming it',
+    bytes('<meta http-equiv="Content-Type" content="text/html; charset=windows-1251"><p>', [0xe4], '</p>'),
+    '<meta http-equiv="Content-Type" content="text/html; charset=windows-1251"><p>д</p>',
+    'windows-1251',
+  ],
   ['no sign at all, and sound UTF-8', bytes('<p>naïve</p>'), '<p>naïve</p>', 'utf-8'],
   ['no sign, and bytes that are no UTF-8', bytes('<p>', [0x93], 'caf', [0xe9, 0x94], '</p>'), '<p>“café”</p>', 'windows-1252'],
   ['an encoding nobody knows', bytes('<meta charset="larkmoor-8"><p>é</p>'), '<meta charset="larkmoor-8"><p>é</p>', 'utf-8'],

@@ -28,7 +28,11 @@ export function decodeHtml(bytes: Uint8Array): Decoded | { ok: false; reason: De
   if (bytes.length === 0) return { ok: false, reason: 'empty' };
   if (bytes.length > LARGEST_PAGE) return { ok: false, reason: 'too-large' };
   const encoding = encodingOf(bytes);
-  return cleanText(decodeText(bytes, encoding), encoding, MARKS.some(([mark, name]) => name === encoding && mark.every((byte, i) => bytes[i] === byte)));
+  return cleanText(
+    decodeText(bytes, encoding),
+    encoding,
+    MARKS.some(([mark, name]) => name === encoding && mark.every((byte, i) => bytes[i] === byte)),
+  );
 }
 
 /** Bytes in an encoding as text. */
@@ -73,7 +77,9 @@ function wideWithoutMark(bytes: Uint8Array): string | null {
 
 function namedEncoding(bytes: Uint8Array): string | null {
   const start = new TextDecoder('latin1').decode(bytes.subarray(0, 1024));
-  const label = /<meta[^>]{0,300}?charset\s*=\s*["']?\s*([\w:.-]{1,40})/i.exec(start)?.[1] ?? /^<\?xml[^>]{0,200}?encoding\s*=\s*["']([\w:.-]{1,40})/.exec(start)?.[1];
+  const label =
+    /<meta[^>]{0,300}?charset\s*=\s*["']?\s*([\w:.-]{1,40})/i.exec(start)?.[1] ??
+    /^<\?xml[^>]{0,200}?encoding\s*=\s*["']([\w:.-]{1,40})/.exec(start)?.[1];
   if (!label) return null;
   try {
     const { encoding } = new TextDecoder(label);

@@ -8,7 +8,11 @@ export type Encoded = { ok: true; bytes: Uint8Array } | { ok: false; letters: st
  * written in the encoding the page was read in. Fails with the letters that encoding does not have.
  */
 export function encodeEdits(bytes: Uint8Array, read: Pick<Decoded, 'encoding' | 'bom' | 'text'>, edits: readonly Edit[]): Encoded {
-  const offsets = byteOffsets(bytes, read, edits.flatMap((edit) => [edit.start, edit.end]));
+  const offsets = byteOffsets(
+    bytes,
+    read,
+    edits.flatMap((edit) => [edit.start, edit.end]),
+  );
   const parts: Uint8Array[] = [];
   const missing = new Set<string>();
   let reached = 0;
@@ -56,7 +60,11 @@ function joined(parts: readonly Uint8Array[]): Uint8Array {
 const MARK_LENGTHS: Record<string, number> = { 'utf-8': 3, 'utf-16le': 2, 'utf-16be': 2 };
 
 /** Where UTF-16 offsets of the decoded text, in ascending order, lie in the bytes. */
-function byteOffsets(bytes: Uint8Array, { encoding, bom, text }: Pick<Decoded, 'encoding' | 'bom' | 'text'>, offsets: readonly number[]): number[] {
+function byteOffsets(
+  bytes: Uint8Array,
+  { encoding, bom, text }: Pick<Decoded, 'encoding' | 'bom' | 'text'>,
+  offsets: readonly number[],
+): number[] {
   const from = bom ? MARK_LENGTHS[encoding]! : 0;
   if (encoding.startsWith('utf-16')) return offsets.map((offset) => from + 2 * offset);
   if (bytes.length - from === text.length) return offsets.map((offset) => from + offset);
@@ -93,9 +101,20 @@ function letterLength(bytes: Uint8Array, at: number): number {
 }
 
 /** Bytes that follow a first one. */
-const TRAILS = [{ from: 0xc2, to: 0xdf, many: 1 }, { from: 0xe0, to: 0xef, many: 2 }, { from: 0xf0, to: 0xf4, many: 3 }];
-/** First bytes after which the second has narrower bounds: no spelling longer than needed, no half of a pair, nothing past the last letter. */
-const SECOND: ReadonlyMap<number, readonly [number, number]> = new Map([[0xe0, [0xa0, 0xbf]], [0xed, [0x80, 0x9f]], [0xf0, [0x90, 0xbf]], [0xf4, [0x80, 0x8f]]]);
+const TRAILS = [
+  { from: 0xc2, to: 0xdf, many: 1 },
+  { from: 0xe0, to: 0xef, many: 2 },
+  { from: 0xf0, to: 0xf4, many: 3 },
+];
+/**
+ * First bytes after which the second has narrower bounds: no spelling longer than needed, no half of a pair, nothing past the last letter.
+ */
+const SECOND: ReadonlyMap<number, readonly [number, number]> = new Map([
+  [0xe0, [0xa0, 0xbf]],
+  [0xed, [0x80, 0x9f]],
+  [0xf0, [0x90, 0xbf]],
+  [0xf4, [0x80, 0x8f]],
+]);
 
 /** Feeds a decoder byte by byte and notes where so many units have come out. A byte that ends a broken letter begins the next one. */
 function walkedOffsets(bytes: Uint8Array, encoding: string, from: number, offsets: readonly number[]): number[] {
@@ -113,7 +132,8 @@ function walkedOffsets(bytes: Uint8Array, encoding: string, from: number, offset
     one[0] = bytes[at]!;
     const { length } = decoder.decode(one, { stream: true });
     // An offset between what the last letters gave and what this byte gave lies right before this byte.
-    for (let next = offsets[found.length]; next !== undefined && next > units && next < units + length; next = offsets[found.length]) found.push(at);
+    for (let next = offsets[found.length]; next !== undefined && next > units && next < units + length; next = offsets[found.length])
+      found.push(at);
     units += length;
     at++;
   }
@@ -129,11 +149,14 @@ function tableOf(encoding: string): ReadonlyMap<string, Uint8Array> {
   const table = new Map<string, Uint8Array>();
   const take = (...bytes: number[]) => {
     const letter = decodeText(Uint8Array.from(bytes), encoding);
-    if (letter !== '' && !letter.includes('\ufffd') && [...letter].length === 1 && !table.has(letter)) table.set(letter, Uint8Array.from(bytes));
+    if (letter !== '' && !letter.includes('\ufffd') && [...letter].length === 1 && !table.has(letter))
+      table.set(letter, Uint8Array.from(bytes));
   };
   for (let byte = 0; byte < 256; byte++) take(byte);
   // ISO-2022-JP shifts between tables inside a text: only its plain letters are written.
-  if (encoding !== 'iso-2022-jp') for (let lead = 0x81; lead < 0xff; lead++) if (!table.has(decodeText(Uint8Array.of(lead), encoding))) for (let trail = 0x40; trail < 0xff; trail++) take(lead, trail);
+  if (encoding !== 'iso-2022-jp')
+    for (let lead = 0x81; lead < 0xff; lead++)
+      if (!table.has(decodeText(Uint8Array.of(lead), encoding))) for (let trail = 0x40; trail < 0xff; trail++) take(lead, trail);
   tables.set(encoding, table);
   return table;
 }

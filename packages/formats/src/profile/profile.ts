@@ -6,7 +6,11 @@ const WEIGHTS = ['must', 'should', 'consider'];
 const SETTINGS = {
   holds: { type: 'array', items: { enum: WEIGHTS }, uniqueItems: true },
   weights: { type: 'object', propertyNames: { enum: RULES.map((rule) => rule.id) }, additionalProperties: { enum: [...WEIGHTS, 'off'] } },
-  thresholds: { type: 'object', properties: Object.fromEntries(Object.keys(USUAL_THRESHOLDS).map((name) => [name, { type: 'number', minimum: 0 }])), additionalProperties: false },
+  thresholds: {
+    type: 'object',
+    properties: Object.fromEntries(Object.keys(USUAL_THRESHOLDS).map((name) => [name, { type: 'number', minimum: 0 }])),
+    additionalProperties: false,
+  },
   plainLinkTexts: { type: 'array', items: { type: 'string', minLength: 1 } },
 };
 
@@ -37,7 +41,9 @@ export function readProfile(text: string): ProfileRead {
   } catch {
     return { ok: false, reason: 'is not JSON' };
   }
-  return validate(data) ? { ok: true, profile: data } : { ok: false, reason: explain(validate.errors?.find((one) => one.keyword !== 'propertyNames') ?? validate.errors?.[0]) };
+  return validate(data)
+    ? { ok: true, profile: data }
+    : { ok: false, reason: explain(validate.errors?.find((one) => one.keyword !== 'propertyNames') ?? validate.errors?.[0]) };
 }
 
 /** The profile as a file that `readProfile` reads. */
@@ -51,6 +57,7 @@ function explain(error: ErrorObject | undefined): string {
   const { allowedValues, additionalProperty, missingProperty } = error.params as Record<string, unknown>;
   if (missingProperty) return `lacks ${String(missingProperty)}`;
   if (additionalProperty) return `has ${String(additionalProperty)} in ${where}, which no profile knows`;
-  if (Array.isArray(allowedValues)) return `has a wrong value at ${where}; it may be ${allowedValues.slice(0, 6).join(', ')}${allowedValues.length > 6 ? ' and others' : ''}`;
+  if (Array.isArray(allowedValues))
+    return `has a wrong value at ${where}; it may be ${allowedValues.slice(0, 6).join(', ')}${allowedValues.length > 6 ? ' and others' : ''}`;
   return `has a wrong value at ${where}: it ${error.message ?? 'is not as expected'}`;
 }

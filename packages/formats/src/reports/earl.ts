@@ -13,8 +13,18 @@ export function toEarl(report: Report, texts: RuleTexts): string {
   const rules = new Set(report.pages.flatMap((page) => page.findings.map((finding) => finding.rule)));
   const graph = [
     { '@id': ENGINE, '@type': ['earl:Assertor', 'earl:Software'], 'dct:title': 'Inkwell Check', 'doap:revision': report.inkwell },
-    { '@id': 'urn:inkwell:profile', '@type': 'earl:TestRequirement', 'dct:title': `${report.profile.standard} ${report.profile.level} (${report.profile.name})` },
-    ...[...rules].sort().map((rule) => ({ '@id': ruleId(rule), '@type': 'earl:TestCase', 'dct:title': texts(rule)?.title ?? rule, 'dct:description': texts(rule)?.why ?? '', 'dct:isPartOf': { '@id': 'urn:inkwell:profile' } })),
+    {
+      '@id': 'urn:inkwell:profile',
+      '@type': 'earl:TestRequirement',
+      'dct:title': `${report.profile.standard} ${report.profile.level} (${report.profile.name})`,
+    },
+    ...[...rules].sort().map((rule) => ({
+      '@id': ruleId(rule),
+      '@type': 'earl:TestCase',
+      'dct:title': texts(rule)?.title ?? rule,
+      'dct:description': texts(rule)?.why ?? '',
+      'dct:isPartOf': { '@id': 'urn:inkwell:profile' },
+    })),
     ...report.pages.flatMap((page, i) => [subjectOf(page, i), ...assertionsOn(page, i)]),
   ];
   return `${JSON.stringify({ '@context': CONTEXT, '@graph': graph }, null, 2)}\n`;
@@ -28,8 +38,20 @@ function subjectOf(page: ReportedPage, i: number) {
 }
 
 function assertionsOn(page: ReportedPage, i: number) {
-  const shared = { '@type': 'earl:Assertion', 'earl:assertedBy': { '@id': ENGINE }, 'earl:subject': { '@id': pageId(i) }, 'earl:mode': { '@id': 'earl:automatic' } };
-  if (page.findings.length === 0) return [{ ...shared, 'earl:test': { '@id': 'urn:inkwell:profile' }, 'earl:result': { '@type': 'earl:TestResult', 'earl:outcome': { '@id': 'earl:passed' } } }];
+  const shared = {
+    '@type': 'earl:Assertion',
+    'earl:assertedBy': { '@id': ENGINE },
+    'earl:subject': { '@id': pageId(i) },
+    'earl:mode': { '@id': 'earl:automatic' },
+  };
+  if (page.findings.length === 0)
+    return [
+      {
+        ...shared,
+        'earl:test': { '@id': 'urn:inkwell:profile' },
+        'earl:result': { '@type': 'earl:TestResult', 'earl:outcome': { '@id': 'earl:passed' } },
+      },
+    ];
   return page.findings.map((finding) => ({ ...shared, 'earl:test': { '@id': ruleId(finding.rule) }, 'earl:result': resultOf(finding) }));
 }
 
@@ -39,6 +61,11 @@ function resultOf(finding: ReportedFinding) {
     'earl:outcome': { '@id': `earl:${finding.outcome}` },
     'dct:description': finding.message,
     'dct:identifier': finding.fingerprint,
-    'earl:pointer': { '@type': 'ptr:LineCharPointer', 'ptr:lineNumber': finding.at.line, 'ptr:charNumber': finding.at.column, 'dct:source': finding.at.path },
+    'earl:pointer': {
+      '@type': 'ptr:LineCharPointer',
+      'ptr:lineNumber': finding.at.line,
+      'ptr:charNumber': finding.at.column,
+      'dct:source': finding.at.path,
+    },
   };
 }

@@ -12,7 +12,17 @@ function report(): Report {
   const page = parsePage(HTML);
   const findings = selectFindings(auditPage(page).findings, DEFAULT_PROFILE);
   const pages = [
-    { path: 'unit 1/wax.html', title: '', scope: page.scope, verdict: verdictOf(findings, DEFAULT_PROFILE), findings: findings.map((finding) => ({ ...finding, message: sentenceOf(finding), remedies: finding.remedies.map((name) => ({ name, certain: isCertain(REMEDIES[name], finding.rule), needs: [] })) })) },
+    {
+      path: 'unit 1/wax.html',
+      title: '',
+      scope: page.scope,
+      verdict: verdictOf(findings, DEFAULT_PROFILE),
+      findings: findings.map((finding) => ({
+        ...finding,
+        message: sentenceOf(finding),
+        remedies: finding.remedies.map((name) => ({ name, certain: isCertain(REMEDIES[name], finding.rule), needs: [] })),
+      })),
+    },
     { path: 'ready.html', title: 'Ready', scope: 'document' as const, verdict: 'ready' as const, findings: [] },
   ];
   return { inkwell: '1', profile: { name: 'wcag22-aa', standard: 'WCAG 2.2', level: 'AA' }, pages };
@@ -22,11 +32,18 @@ const total = report().pages[0]!.findings.length;
 
 // W3C EARL 1.0 schema (from memory): every assertion has an assertor, a subject, a test and a result with an outcome.
 test('EARL: read as JSON-LD, every assertion has its four parts', async () => {
-  const quads = (await jsonld.toRDF(JSON.parse(toEarl(report(), ruleOf)) as object)) as unknown as { subject: { value: string }; predicate: { value: string }; object: { value: string } }[];
+  const quads = (await jsonld.toRDF(JSON.parse(toEarl(report(), ruleOf)) as object)) as unknown as {
+    subject: { value: string };
+    predicate: { value: string };
+    object: { value: string };
+  }[];
   const EARL = 'http://www.w3.org/ns/earl#';
-  const assertions = quads.filter((quad) => quad.predicate.value.endsWith('#type') && quad.object.value === `${EARL}Assertion`).map((quad) => quad.subject.value);
+  const assertions = quads
+    .filter((quad) => quad.predicate.value.endsWith('#type') && quad.object.value === `${EARL}Assertion`)
+    .map((quad) => quad.subject.value);
   expect(assertions).toHaveLength(total + 1);
-  const value = (subject: string, name: string) => quads.find((quad) => quad.subject.value === subject && quad.predicate.value === EARL + name)?.object.value;
+  const value = (subject: string, name: string) =>
+    quads.find((quad) => quad.subject.value === subject && quad.predicate.value === EARL + name)?.object.value;
   for (const assertion of assertions) {
     expect(value(assertion, 'assertedBy')).toBe('urn:inkwell:engine');
     expect(value(assertion, 'subject')).toMatch(/^urn:inkwell:page:[12]$/);
@@ -38,7 +55,22 @@ test('EARL: read as JSON-LD, every assertion has its four parts', async () => {
 
 // OASIS SARIF 2.1.0, 3.27 (from memory): what a result must and may hold.
 test('SARIF: each result points to its rule and place, and a question is one to review', () => {
-  const sarif = JSON.parse(toSarif(report(), ruleOf)) as { version: string; runs: { tool: { driver: { rules: { id: string }[] } }; results: { ruleId: string; ruleIndex: number; kind: string; level: string; message: { text: string }; locations: { physicalLocation: { artifactLocation: { uri: string }; region: { startLine: number; charOffset: number; charLength: number } } }[] }[] }[] };
+  const sarif = JSON.parse(toSarif(report(), ruleOf)) as {
+    version: string;
+    runs: {
+      tool: { driver: { rules: { id: string }[] } };
+      results: {
+        ruleId: string;
+        ruleIndex: number;
+        kind: string;
+        level: string;
+        message: { text: string };
+        locations: {
+          physicalLocation: { artifactLocation: { uri: string }; region: { startLine: number; charOffset: number; charLength: number } };
+        }[];
+      }[];
+    }[];
+  };
   const [run] = sarif.runs;
   expect([sarif.version, run!.results.length]).toEqual(['2.1.0', total]);
   for (const result of run!.results) {
@@ -54,7 +86,9 @@ test('SARIF: each result points to its rule and place, and a question is one to 
 test('CSV: one row each, quotes doubled, no formulas', () => {
   const csv = toCsv(report());
   expect(csv.split('\r\n')).toHaveLength(total + 2);
-  expect(toCsv({ ...report(), pages: [{ ...report().pages[0]!, path: '=1+1,"x"', findings: report().pages[0]!.findings.slice(0, 1) }] })).toContain('"\'=1+1,""x"""');
+  expect(
+    toCsv({ ...report(), pages: [{ ...report().pages[0]!, path: '=1+1,"x"', findings: report().pages[0]!.findings.slice(0, 1) }] }),
+  ).toContain('"\'=1+1,""x"""');
 });
 
 test('JUnit: well-formed, failures counted, questions skipped', () => {

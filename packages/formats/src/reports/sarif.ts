@@ -2,10 +2,18 @@ import type { Report, ReportedFinding, RuleTexts } from './report.ts';
 
 const LEVELS: Record<string, 'error' | 'warning' | 'note'> = { must: 'error', should: 'warning', consider: 'note' };
 
-/** OASIS SARIF 2.1.0: one run, a result for each finding. Questions are of kind `review`, as the standard has it for what a person must decide. */
+/**
+ * OASIS SARIF 2.1.0: one run, a result for each finding. Questions are of kind `review`, as the standard has it for what a person must
+ * decide.
+ */
 export function toSarif(report: Report, texts: RuleTexts): string {
   const ids = [...new Set(report.pages.flatMap((page) => page.findings.map((finding) => finding.rule)))].sort();
-  const rules = ids.map((id) => ({ id, shortDescription: { text: texts(id)?.title ?? id }, fullDescription: { text: texts(id)?.why ?? id }, help: { text: texts(id)?.fix ?? id } }));
+  const rules = ids.map((id) => ({
+    id,
+    shortDescription: { text: texts(id)?.title ?? id },
+    fullDescription: { text: texts(id)?.why ?? id },
+    help: { text: texts(id)?.fix ?? id },
+  }));
   const run = {
     tool: { driver: { name: 'Inkwell Check', version: report.inkwell, rules } },
     columnKind: 'utf16CodeUnits',
@@ -22,10 +30,20 @@ function resultOf(path: string, finding: ReportedFinding, ids: readonly string[]
     kind: question ? 'review' : 'fail',
     level: question ? 'none' : LEVELS[finding.weight],
     message: { text: finding.message },
-    locations: [{
-      physicalLocation: { artifactLocation: { uri: encodeURI(path) }, region: { startLine: finding.at.line, startColumn: finding.at.column, charOffset: finding.at.start, charLength: finding.at.end - finding.at.start } },
-      logicalLocations: [{ fullyQualifiedName: finding.at.path, kind: 'element' }],
-    }],
+    locations: [
+      {
+        physicalLocation: {
+          artifactLocation: { uri: encodeURI(path) },
+          region: {
+            startLine: finding.at.line,
+            startColumn: finding.at.column,
+            charOffset: finding.at.start,
+            charLength: finding.at.end - finding.at.start,
+          },
+        },
+        logicalLocations: [{ fullyQualifiedName: finding.at.path, kind: 'element' }],
+      },
+    ],
     partialFingerprints: { 'inkwell/v1': finding.fingerprint },
     properties: { weight: finding.weight, criteria: finding.criteria, techniques: finding.techniques },
   };

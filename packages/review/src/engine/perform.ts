@@ -1,6 +1,20 @@
 import {
-  addressOf, alikeTo, applyRemedy, arrange, auditPage, elementAt, fixAlike, fixCertain, outline, parsePage, referencesOf, resolveAddress, surroundingsFrom, titleText,
-  type Finding, type Page,
+  addressOf,
+  alikeTo,
+  applyRemedy,
+  arrange,
+  auditPage,
+  elementAt,
+  fixAlike,
+  fixCertain,
+  outline,
+  parsePage,
+  referencesOf,
+  resolveAddress,
+  surroundingsFrom,
+  titleText,
+  type Finding,
+  type Page,
 } from '@inkwell/core';
 import type { Changed, Declined, Engine, Examined, FindingKey, PlacedText, TaskName, Tasks } from './tasks.ts';
 
@@ -21,7 +35,11 @@ const PERFORM: Performers = {
     const result = applyRemedy(parsed, finding, remedy, inputs);
     if (!result.ok) return { ok: false, gone: false, reason: result.reason };
     const { after, change } = result.value;
-    return { ...changed(page, after, 1), moves: change, renamed: remedy === 'rename' ? renamed(page, parsed, after, finding.at.path) : null };
+    return {
+      ...changed(page, after, 1),
+      moves: change,
+      renamed: remedy === 'rename' ? renamed(page, parsed, after, finding.at.path) : null,
+    };
   },
   'fix alike'({ page, finding: key, among, remedy, inputs }) {
     const parsed = open(page);

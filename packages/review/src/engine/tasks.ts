@@ -49,8 +49,14 @@ export interface Tasks {
   refer: { wish: { page: PlacedText }; gives: Referred };
   examine: { wish: { page: PlacedText }; gives: Examined };
   /** `stored`: the finding as this very engine saw it in this very text: it need not look again. */
-  fix: { wish: { page: PlacedText; finding: FindingKey; stored: Finding | null; remedy: string; inputs: Inputs }; gives: Changed | Declined };
-  'fix alike': { wish: { page: PlacedText; finding: FindingKey; among: readonly FindingKey[]; remedy: RemedyName; inputs: Inputs }; gives: Changed | Declined };
+  fix: {
+    wish: { page: PlacedText; finding: FindingKey; stored: Finding | null; remedy: string; inputs: Inputs };
+    gives: Changed | Declined;
+  };
+  'fix alike': {
+    wish: { page: PlacedText; finding: FindingKey; among: readonly FindingKey[]; remedy: RemedyName; inputs: Inputs };
+    gives: Changed | Declined;
+  };
   'fix certain': { wish: { page: PlacedText; leave: readonly FindingKey[]; profile: Profile }; gives: Changed | Declined };
   arrange: { wish: { page: PlacedText; arrangement: Arrangement }; gives: Changed | Declined };
 }

@@ -34,13 +34,20 @@ export function bench() {
     if (!url) throw new Error('These tests need a scratch database: run bin/test unit, which starts one.');
     opened = openDatabase({ url });
     await migrate(opened);
-    await opened.insertInto('people').values([INES, RUTH, SAM, UMA].map(({ id, name }) => ({ id, name }))).onConflict((on) => on.doNothing()).execute();
+    await opened
+      .insertInto('people')
+      .values([INES, RUTH, SAM, UMA].map(({ id, name }) => ({ id, name })))
+      .onConflict((on) => on.doNothing())
+      .execute();
     collectionId = await addCollection(opened, { slug: SLUG, title: 'Tests', kind: 'course', scope: 'fragment' });
     await placeFiles(opened, collectionId, [{ path: 'hive.png', mediaType: 'image/png', bytes: Buffer.from('no more than a name') }]);
   });
 
   afterAll(async () => {
-    await opened.deleteFrom('jobs' as never).where('made_by' as never, '=', SYSTEM as never).execute();
+    await opened
+      .deleteFrom('jobs' as never)
+      .where('made_by' as never, '=', SYSTEM as never)
+      .execute();
     await dropCollection(opened, collectionId);
     await opened.destroy();
   });
@@ -52,7 +59,9 @@ export function bench() {
   }
 
   return {
-    services, SLUG, look,
+    services,
+    SLUG,
+    look,
     db: () => opened,
     collection: () => collectionId,
     at: (view: Desk) => ({ pageId: view.pageId, version: view.version }),
@@ -60,7 +69,11 @@ export function bench() {
     onDay: (next: string | null) => void (day = next),
     async page(html: string, title?: string): Promise<Desk> {
       made++;
-      const brought = await bringIn(services, INES, { collection: SLUG, title: title ?? `Page ${made}`, incoming: { kind: 'text', text: html } });
+      const brought = await bringIn(services, INES, {
+        collection: SLUG,
+        title: title ?? `Page ${made}`,
+        incoming: { kind: 'text', text: html },
+      });
       if (!brought.ok) throw new Error(brought.problem.what);
       return look(brought.value.slug);
     },

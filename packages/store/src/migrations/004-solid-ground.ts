@@ -7,11 +7,15 @@ import { DEFAULT_PROFILE } from '@inkwell/core';
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   for (const statement of [...PEOPLE, ...PROFILES, ...TEXTS_AND_FILES]) await sql.raw(statement).execute(db);
-  const { rows } = await sql<{ id: number }>`insert into profiles (name, version) values (${DEFAULT_PROFILE.name}, 1) returning id`.execute(db);
+  const { rows } = await sql<{ id: number }>`insert into profiles (name, version) values (${DEFAULT_PROFILE.name}, 1) returning id`.execute(
+    db,
+  );
   const profile = rows[0]!.id;
-  await sql`insert into profile_versions (profile_id, version, selection, vocabulary, made_by) values (${profile}, 1, ${JSON.stringify(DEFAULT_PROFILE)}, '{}', 'system')`.execute(db);
+  await sql`insert into profile_versions (profile_id, version, selection, vocabulary, made_by) values (${profile}, 1,
+    ${JSON.stringify(DEFAULT_PROFILE)}, '{}', 'system')`.execute(db);
   await sql`insert into bars (profile_version_id, content_type, questions_hold) select id, '', true from profile_versions`.execute(db);
-  await sql`insert into house (name, time_zone, elsewhere_holds, profile_id) values ('Larkmoor Open College', ${process.env.INKWELL_TIME_ZONE || 'Europe/London'}, false, ${profile})`.execute(db);
+  await sql`insert into house (name, time_zone, elsewhere_holds, profile_id) values ('Larkmoor Open College',
+    ${process.env.INKWELL_TIME_ZONE || 'Europe/London'}, false, ${profile})`.execute(db);
   for (const statement of [...FINDINGS, ...DECISIONS, ...STATUS, ...WORK]) await sql.raw(statement).execute(db);
 }
 
@@ -92,7 +96,8 @@ const PROFILES = [
 const TEXTS_AND_FILES = [
   `create table texts (sha256 text primary key, html text not null)`,
   `insert into texts select distinct on (1) encode(sha256(convert_to(html, 'UTF8')), 'hex'), html from revisions`,
-  `alter table revisions add column text_sha256 text references texts, add column bom boolean not null default false, add column bytes_sha256 text`,
+  `alter table revisions add column text_sha256 text references texts, add column bom boolean not null default false,
+    add column bytes_sha256 text`,
   `update revisions set text_sha256 = encode(sha256(convert_to(html, 'UTF8')), 'hex')`,
   `alter table revisions alter column text_sha256 set not null, drop column html`,
   `create index revisions_by_text on revisions (text_sha256)`,
@@ -124,23 +129,28 @@ const FINDINGS = [
      moves jsonb not null default '[]',
      made_at timestamptz not null default now(),
      foreign key (page_id, revision) references revisions on delete cascade)`,
-  `insert into new_audits (page_id, revision, engine, inputs, made_at) select page_id, revision, engine, '', made_at from audits order by page_id, revision`,
+  `insert into new_audits (page_id, revision, engine, inputs, made_at) select page_id, revision, engine, '', made_at from audits
+    order by page_id, revision`,
   `alter table pages add column audit_id integer, add column version integer not null default 1, add column head_version integer not null default 1`,
   `update pages set audit_id = a.id from new_audits a where a.page_id = pages.id and a.revision = pages.head`,
   `update pages set version = head + (select count(*) from rulings r join findings f on f.id = r.finding_id where f.page_id = pages.id)`,
   `update pages set head_version = version`,
 
   `insert into kinds (name, rule, family, weight, outcome, criteria, measured)
-     select distinct on (1) 'former ' || rule || ' ' || told_weight || ' ' || told_outcome, rule, family, told_weight, told_outcome, null::jsonb, '{}'::jsonb from findings`,
+     select distinct on (1) 'former ' || rule || ' ' || told_weight || ' ' || told_outcome, rule, family, told_weight, told_outcome,
+       null::jsonb, '{}'::jsonb from findings`,
   // What the house made of each kind so far; the audit to come gives every finding its exact kind.
   `insert into kind_weights (bar_id, kind_id, weight, outcome, holds)
      select distinct on (1, 2) bars.id, kinds.id, f.weight, f.outcome, f.weight = 'must'
-     from findings f join kinds on kinds.name = 'former ' || f.rule || ' ' || f.told_weight || ' ' || f.told_outcome cross join bars where f.asked`,
+     from findings f join kinds on kinds.name = 'former ' || f.rule || ' ' || f.told_weight || ' ' || f.told_outcome cross join bars
+       where f.asked`,
   `insert into kinds (name, rule, family, weight, outcome, criteria, measured)
-     select distinct on (1) 'former, unasked ' || rule || ' ' || told_weight || ' ' || told_outcome, rule, family, told_weight, told_outcome, null::jsonb, '{}'::jsonb from findings where not asked`,
+     select distinct on (1) 'former, unasked ' || rule || ' ' || told_weight || ' ' || told_outcome, rule, family, told_weight,
+       told_outcome, null::jsonb, '{}'::jsonb from findings where not asked`,
   `alter table findings add column kind_id integer references kinds, add column excepted_until date`,
   `update findings f set kind_id = kinds.id from kinds
-     where kinds.name = case when f.asked then 'former ' else 'former, unasked ' end || f.rule || ' ' || f.told_weight || ' ' || f.told_outcome`,
+     where kinds.name = case when f.asked then 'former '
+       else 'former, unasked ' end || f.rule || ' ' || f.told_weight || ' ' || f.told_outcome`,
   `alter table findings drop constraint findings_standing_check`,
 
   `create table new_occurrences (
@@ -160,8 +170,10 @@ const FINDINGS = [
      fingerprint text not null,
      remedies jsonb)`,
   // Each former row is an interval of one audit: its places were written down in full.
-  `insert into new_occurrences (finding_id, page_id, place, from_audit, to_audit, path, through, start_at, end_at, message, message_values, subject, fingerprint, remedies)
-     select o.finding_id, o.page_id, 0, a.id, n.id, o.path, o.through, o.start_at, o.end_at, o.message, o.message_values, o.subject, f.fingerprint, o.remedies
+  `insert into new_occurrences (finding_id, page_id, place, from_audit, to_audit, path, through, start_at, end_at, message,
+    message_values, subject, fingerprint, remedies)
+     select o.finding_id, o.page_id, 0, a.id, n.id, o.path, o.through, o.start_at, o.end_at, o.message, o.message_values, o.subject,
+       f.fingerprint, o.remedies
      from occurrences o join findings f on f.id = o.finding_id
      join new_audits a on a.page_id = o.page_id and a.revision = o.revision
      left join new_audits n on n.page_id = o.page_id and n.revision = o.revision + 1
@@ -194,9 +206,11 @@ const FINDINGS = [
 
 const DECISIONS = [
   `alter table standing_changes add column page_id integer, add column version integer, add column because text not null default ''`,
-  `update standing_changes c set page_id = f.page_id, version = p.version from findings f join pages p on p.id = f.page_id where f.id = c.finding_id`,
+  `update standing_changes c set page_id = f.page_id, version = p.version from findings f join pages p on p.id = f.page_id
+    where f.id = c.finding_id`,
   `update standing_changes set standing = case standing when 'waived' then 'excepted' when 'in hand' then 'open' else standing end`,
-  `alter table standing_changes alter column page_id set not null, alter column version set not null, add foreign key (page_id) references pages on delete cascade`,
+  `alter table standing_changes alter column page_id set not null, alter column version set not null,
+    add foreign key (page_id) references pages on delete cascade`,
   `create index standing_changes_by_page on standing_changes (page_id, version)`,
   `create index standing_changes_by_maker on standing_changes (made_by)`,
 
@@ -231,7 +245,8 @@ const DECISIONS = [
   `create index exceptions_by_ender on exceptions (ended_by)`,
   `update findings set excepted_until = e.until from exceptions e where e.finding_id = findings.id and e.ended_at is null`,
   `update findings set standing = case standing when 'waived' then 'excepted' when 'in hand' then 'open' else standing end`,
-  `alter table findings add constraint findings_standing_check check (standing in ('open', 'fixed', 'returned', 'ruled out', 'excepted', 'elsewhere')),
+  `alter table findings add constraint findings_standing_check check (standing in ('open', 'fixed', 'returned', 'ruled out', 'excepted',
+    'elsewhere')),
      alter column kind_id set not null`,
   `drop index findings_by_page`,
   `alter table findings drop column rule, drop column family, drop column weight, drop column outcome, drop column told_weight, drop column told_outcome, drop column asked, drop column fingerprint, drop column last_revision`,
@@ -252,10 +267,13 @@ const DECISIONS = [
   `create index assignments_by_person on assignments (person_id) where ended_at is null`,
   `create index assignments_by_maker on assignments (made_by)`,
 
-  `alter table sign_offs add column audit_id integer references audits on delete cascade, add column profile_version_id integer references profile_versions,
-     add column lapsed_by text references people, add column lapsed_because text, add column lapsed_finding integer references findings on delete set null,
+  `alter table sign_offs add column audit_id integer references audits on delete cascade,
+    add column profile_version_id integer references profile_versions,
+     add column lapsed_by text references people, add column lapsed_because text,
+       add column lapsed_finding integer references findings on delete set null,
      add column lapsed_revision integer`,
-  `update sign_offs set audit_id = (select max(id) from audits a where a.page_id = sign_offs.page_id and a.revision = sign_offs.revision), profile_version_id = (select min(id) from profile_versions),
+  `update sign_offs set audit_id = (select max(id) from audits a where a.page_id = sign_offs.page_id
+    and a.revision = sign_offs.revision), profile_version_id = (select min(id) from profile_versions),
      lapsed_revision = lapsed_by_revision, lapsed_by = case when lapsed_at is not null then 'system' end,
      lapsed_because = case when lapsed_at is null then null when lapsed_by_revision > revision then 'text' else 'decision' end`,
   `alter table sign_offs alter column audit_id set not null, alter column profile_version_id set not null, drop column lapsed_by_revision`,
@@ -268,8 +286,10 @@ const DECISIONS = [
   `create index sign_offs_by_profile on sign_offs (profile_version_id)`,
   // A sign-off that outlived an exception on which it rested had lapsed the day the finding was open again.
   `update sign_offs s set lapsed_at = now(), lapsed_by = 'system', lapsed_because = 'decision', lapsed_revision = s.revision,
-     lapsed_finding = (select min(f.id) from findings f join kind_weights w on w.kind_id = f.kind_id where f.page_id = s.page_id and f.standing in ('open', 'returned') and w.holds and (f.ruled = 'stands' or w.outcome = 'failed'))
-     where lapsed_at is null and exists (select 1 from findings f join kind_weights w on w.kind_id = f.kind_id where f.page_id = s.page_id and f.standing in ('open', 'returned') and w.holds and (w.outcome = 'failed' or f.ruled = 'stands'))`,
+     lapsed_finding = (select min(f.id) from findings f join kind_weights w on w.kind_id = f.kind_id where f.page_id = s.page_id
+       and f.standing in ('open', 'returned') and w.holds and (f.ruled = 'stands' or w.outcome = 'failed'))
+     where lapsed_at is null and exists (select 1 from findings f join kind_weights w on w.kind_id = f.kind_id
+       where f.page_id = s.page_id and f.standing in ('open', 'returned') and w.holds and (w.outcome = 'failed' or f.ruled = 'stands'))`,
 ];
 
 const STATUS = [
@@ -295,7 +315,8 @@ const STATUS = [
   `insert into page_status (page_id, collection_id, bar_id) select pages.id, collection_id, (select min(id) from bars) from pages`,
   // Counted here as the application counts from now on.
   `with open as (
-     select f.page_id, k.family, w.weight, case when f.ruled = 'stands' then 'failed' else w.outcome end as outcome, w.holds, count(*)::int as many
+     select f.page_id, k.family, w.weight, case when f.ruled = 'stands' then 'failed' else w.outcome end as outcome, w.holds,
+       count(*)::int as many
      from findings f join kinds k on k.id = f.kind_id join kind_weights w on w.kind_id = f.kind_id
      where f.standing in ('open', 'returned') or (f.standing = 'excepted' and f.excepted_until < current_date)
      group by 1, 2, 3, 4, 5),
@@ -307,13 +328,17 @@ const STATUS = [
        coalesce(sum(many) filter (where outcome = 'cantTell'), 0)::int as questions,
        coalesce(sum(many) filter (where outcome = 'failed' and holds), 0)::int as holding
      from open group by page_id)
-   update page_status s set counts = sums.counts, must = sums.must, should = sums.should, consider = sums.consider, questions = sums.questions, holding = sums.holding,
+   update page_status s set counts = sums.counts, must = sums.must, should = sums.should, consider = sums.consider,
+     questions = sums.questions, holding = sums.holding,
      verdict = case when sums.holding > 0 then 'held' when sums.questions > 0 then 'judge' else 'ready' end
    from sums where sums.page_id = s.page_id`,
   `update page_status s set families = (select array_agg(coalesce(many, 0)::integer order by nth)
-       from unnest(array['headings', 'images', 'links', 'lists', 'tables', 'colour', 'text', 'media', 'document', 'forms', 'structure']) with ordinality f (family, nth)
-       left join (select c ->> 0 as family, sum((c ->> 3)::integer) as many from jsonb_array_elements(s.counts) c group by 1) n using (family))`,
-  `update page_status s set fixed = (select count(*) from findings f join kind_weights w on w.kind_id = f.kind_id where f.page_id = s.page_id and f.standing = 'fixed'),
+       from unnest(array['headings', 'images', 'links', 'lists', 'tables', 'colour', 'text', 'media', 'document', 'forms',
+         'structure']) with ordinality f (family, nth)
+       left join (select c ->> 0 as family, sum((c ->> 3)::integer) as many from jsonb_array_elements(s.counts) c
+         group by 1) n using (family))`,
+  `update page_status s set fixed = (select count(*) from findings f join kind_weights w on w.kind_id = f.kind_id
+    where f.page_id = s.page_id and f.standing = 'fixed'),
      valid_until = (select min(excepted_until) from findings f where f.page_id = s.page_id and f.standing = 'excepted'),
      release = case when exists (select 1 from sign_offs o where o.page_id = s.page_id and o.lapsed_at is null) then 'signed off'
        when exists (select 1 from sign_offs o where o.page_id = s.page_id) then 'lapsed' else 'draft' end`,

@@ -13,7 +13,13 @@ export interface NewAudit {
 
 export async function addAudit(trx: Write, { moves, ...audit }: NewAudit): Promise<number> {
   const spans = moves.edits.map(({ start, end, text }) => [start, end, text.length]);
-  return (await trx.insertInto('audits').values({ ...audit, moves: JSON.stringify(spans) }).returning('id').executeTakeFirstOrThrow()).id;
+  return (
+    await trx
+      .insertInto('audits')
+      .values({ ...audit, moves: JSON.stringify(spans) })
+      .returning('id')
+      .executeTakeFirstOrThrow()
+  ).id;
 }
 
 export interface NewOccurrence {
@@ -60,22 +66,34 @@ export interface Sightings {
 }
 
 /** Writes them down; gives the ids of the new findings, in order. */
-export async function writeSightings(trx: Write, { pageId, revision, audit, ended, renamed, changed, fresh, begun }: Sightings): Promise<number[]> {
+export async function writeSightings(
+  trx: Write,
+  { pageId, revision, audit, ended, renamed, changed, fresh, begun }: Sightings,
+): Promise<number[]> {
   if (ended.length > 0) await sql`update occurrences set to_audit = ${audit} where id = any(${ended}::bigint[])`.execute(trx);
-  if (renamed.length > 0) await sql`update occurrences o set fingerprint = rows.fingerprint from ${rowsFrom(renamed, 'id bigint, fingerprint text')} where o.id = rows.id`.execute(trx);
-  if (changed.length > 0) await sql`update findings f set kind_id = rows.kind_id from ${rowsFrom(changed, 'id integer, kind_id integer')} where f.id = rows.id`.execute(trx);
+  if (renamed.length > 0)
+    await sql`update occurrences o set fingerprint = rows.fingerprint from ${rowsFrom(renamed, 'id bigint, fingerprint text')}
+      where o.id = rows.id`.execute(trx);
+  if (changed.length > 0)
+    await sql`update findings f set kind_id = rows.kind_id from ${rowsFrom(changed, 'id integer, kind_id integer')}
+      where f.id = rows.id`.execute(trx);
   const ids = fresh.length === 0 ? [] : await addFindings(trx, pageId, revision, fresh);
   if (begun.length > 0) {
     const rows = begun.map((one) => ({ ...one, finding_id: one.finding_id ?? ids[one.fresh!] }));
-    await sql`insert into occurrences (finding_id, page_id, place, from_audit, path, through, start_at, end_at, message, message_values, subject, fingerprint, remedies)
-      select finding_id, ${pageId}::integer, place, ${audit}::integer, path, through, start_at, end_at, message, message_values, subject, fingerprint, nullif(remedies, 'null'::jsonb)
-      from ${rowsFrom(rows, 'finding_id integer, place integer, path text, through text, start_at integer, end_at integer, message text, message_values jsonb, subject text, fingerprint text, remedies jsonb')}`.execute(trx);
+    await sql`insert into occurrences (finding_id, page_id, place, from_audit, path, through, start_at, end_at, message, message_values,
+      subject, fingerprint, remedies)
+      select finding_id, ${pageId}::integer, place, ${audit}::integer, path, through, start_at, end_at, message, message_values, subject,
+        fingerprint, nullif(remedies, 'null'::jsonb)
+      from ${rowsFrom(rows, 'finding_id integer, place integer, path text, through text, start_at integer, end_at integer, message text, message_values jsonb, subject text, fingerprint text, remedies jsonb')}`.execute(
+      trx,
+    );
   }
   return ids;
 }
 
 async function addFindings(trx: Write, pageId: number, revision: number, kinds: readonly number[]): Promise<number[]> {
   const { rows } = await sql<{ id: number }>`insert into findings (page_id, kind_id, standing, first_revision)
-    select ${pageId}::integer, kind, 'open', ${revision}::integer from unnest(${kinds}::integer[]) with ordinality as new (kind, nth) order by nth returning id`.execute(trx);
+    select ${pageId}::integer, kind, 'open', ${revision}::integer from unnest(${kinds}::integer[]) with ordinality as new (kind,
+      nth) order by nth returning id`.execute(trx);
   return rows.map((row) => row.id).sort((a, b) => a - b);
 }

@@ -11,23 +11,42 @@ export interface NewStanding {
   excepted_until: string | null;
 }
 
-/** Writes the standings of findings of a page, and the history of it, also of those just found. The page's version is that which the change makes. */
-export async function writeStandings(trx: Write, at: { pageId: number; revision: number; version: number; by: string; because: string }, standings: readonly NewStanding[], found: readonly number[] = []): Promise<void> {
+/**
+ * Writes the standings of findings of a page, and the history of it, also of those just found. The page's version is that which the change
+ * makes.
+ */
+export async function writeStandings(
+  trx: Write,
+  at: { pageId: number; revision: number; version: number; by: string; because: string },
+  standings: readonly NewStanding[],
+  found: readonly number[] = [],
+): Promise<void> {
   if (standings.length + found.length === 0) return;
   const rows = rowsFrom(standings, 'id integer, standing text, ruled text, excepted_until date');
   await sql`with changed as (
-      update findings f set standing = rows.standing, ruled = rows.ruled, excepted_until = rows.excepted_until from ${rows} where f.id = rows.id returning f.id, f.standing)
+      update findings f set standing = rows.standing, ruled = rows.ruled, excepted_until = rows.excepted_until from ${rows}
+        where f.id = rows.id returning f.id, f.standing)
     insert into standing_changes (finding_id, page_id, revision, version, standing, because, made_by)
     select id, ${at.pageId}::integer, ${at.revision}::integer, ${at.version}::integer, standing, because, ${at.by}::text from
-      (select id, standing, ${at.because}::text as because from changed union all select id, 'open', 'found' from unnest(${found}::integer[]) id) said order by id`.execute(trx);
+      (select id, standing, ${at.because}::text as because from changed union all select id, 'open', 'found'
+        from unnest(${found}::integer[]) id) said order by id`.execute(trx);
 }
 
 /** Puts an answer, or none, in place of the rulings in force on findings. */
-export async function writeRulings(trx: Write, findings: readonly number[], answer: Answer | null, by: string, places: readonly number[] | null): Promise<void> {
-  await sql`with taken as (update rulings set taken_back_by = ${by}, taken_back_at = now() where finding_id = any(${findings}::integer[]) and taken_back_at is null)
-    update questions set answered_by = ${by}, answered_at = now() where finding_id = any(${findings}::integer[]) and answered_at is null`.execute(trx);
+export async function writeRulings(
+  trx: Write,
+  findings: readonly number[],
+  answer: Answer | null,
+  by: string,
+  places: readonly number[] | null,
+): Promise<void> {
+  await sql`with taken as (update rulings set taken_back_by = ${by}, taken_back_at = now()
+    where finding_id = any(${findings}::integer[]) and taken_back_at is null)
+    update questions set answered_by = ${by}, answered_at = now() where finding_id = any(${findings}::integer[])
+      and answered_at is null`.execute(trx);
   if (answer === null) return;
-  await sql`insert into rulings (finding_id, answer, places, made_by) select id, ${answer}::text, ${places}::integer[], ${by}::text from unnest(${findings}::integer[]) id`.execute(trx);
+  await sql`insert into rulings (finding_id, answer, places, made_by) select id, ${answer}::text, ${places}::integer[], ${by}::text
+    from unnest(${findings}::integer[]) id`.execute(trx);
 }
 
 /** Puts a question to whoever has a part. */
@@ -35,23 +54,42 @@ export async function askAbout(trx: Write, finding: number, waitsFor: Role, by: 
   await trx.insertInto('questions').values({ finding_id: finding, waits_for: waitsFor, asked_by: by, answered_by: null }).execute();
 }
 
-export async function addException(trx: Write, made: { finding_id: number; reason: string; until: string; places: number[] | null; made_by: string }): Promise<void> {
-  await trx.insertInto('exceptions').values({ ...made, ended_by: null }).execute();
+export async function addException(
+  trx: Write,
+  made: { finding_id: number; reason: string; until: string; places: number[] | null; made_by: string },
+): Promise<void> {
+  await trx
+    .insertInto('exceptions')
+    .values({ ...made, ended_by: null })
+    .execute();
 }
 
 /** Ends the exceptions in force on findings. */
 export async function endExceptionsOn(trx: Write, findings: readonly number[], by: string): Promise<void> {
-  await sql`update exceptions set ended_by = ${by}, ended_at = now() where finding_id = any(${findings}::integer[]) and ended_at is null`.execute(trx);
+  await sql`update exceptions set ended_by = ${by}, ended_at = now() where finding_id = any(${findings}::integer[])
+    and ended_at is null`.execute(trx);
 }
 
 /** Findings of a page whose exception ran out before a day. */
 export async function ranOut(trx: Write, pageId: number, today: string): Promise<{ id: number; ruled: Answer | null }[]> {
-  return trx.selectFrom('findings').select(['id', 'ruled']).where('page_id', '=', pageId).where('standing', '=', 'excepted').where('excepted_until', '<', today).execute();
+  return trx
+    .selectFrom('findings')
+    .select(['id', 'ruled'])
+    .where('page_id', '=', pageId)
+    .where('standing', '=', 'excepted')
+    .where('excepted_until', '<', today)
+    .execute();
 }
 
 /** Pages on which an exception ran out before a day. */
 export async function pagesToReopen(db: Database | Write, today: string, limit: number): Promise<number[]> {
-  const rows = await db.selectFrom('page_status').select('page_id').where('valid_until', '<', today).orderBy('valid_until').limit(limit).execute();
+  const rows = await db
+    .selectFrom('page_status')
+    .select('page_id')
+    .where('valid_until', '<', today)
+    .orderBy('valid_until')
+    .limit(limit)
+    .execute();
   return rows.map((row) => row.page_id);
 }
 
@@ -112,7 +150,14 @@ export function exceptionsOn(db: Database | Write, pageId: number): Promise<Exce
     .selectFrom('exceptions')
     .innerJoin('findings', 'findings.id', 'exceptions.finding_id')
     .innerJoin('people', 'people.id', 'exceptions.made_by')
-    .select(['exceptions.finding_id', 'exceptions.reason', sql<string>`to_char(until, 'YYYY-MM-DD')`.as('until'), 'exceptions.places', 'people.name as by', 'exceptions.made_at'])
+    .select([
+      'exceptions.finding_id',
+      'exceptions.reason',
+      sql<string>`to_char(until, 'YYYY-MM-DD')`.as('until'),
+      'exceptions.places',
+      'people.name as by',
+      'exceptions.made_at',
+    ])
     .where('findings.page_id', '=', pageId)
     .where('exceptions.ended_at', 'is', null)
     .execute();

@@ -25,15 +25,28 @@ export async function placeFiles(trx: Write | Database, collectionId: number, fi
   if (files.length === 0) return;
   await keepBytes(trx, files);
   const rows = files.map(({ path, bytes }) => ({ collection_id: collectionId, path, sha256: hashOf(bytes) }));
-  await trx.insertInto('assets').values(rows).onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet((eb) => ({ sha256: eb.ref('excluded.sha256') }))).execute();
+  await trx
+    .insertInto('assets')
+    .values(rows)
+    .onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet((eb) => ({ sha256: eb.ref('excluded.sha256') })))
+    .execute();
 }
 
 async function keepBytes(trx: Write | Database, files: readonly Omit<NewFile, 'path'>[]): Promise<void> {
   const byHash = new Map(files.map((file) => [hashOf(file.bytes), file]));
   const rows = [...byHash].map(([sha256, { mediaType, bytes }]) => ({ sha256, media_type: mediaType, size: bytes.length }));
-  const made = await trx.insertInto('files').values(rows).onConflict((on) => on.doNothing()).returning('sha256').execute();
+  const made = await trx
+    .insertInto('files')
+    .values(rows)
+    .onConflict((on) => on.doNothing())
+    .returning('sha256')
+    .execute();
   const pieces = made.flatMap(({ sha256 }) => piecesOf(sha256, byHash.get(sha256)!.bytes));
-  for (let from = 0; from < pieces.length; from += AT_ONCE) await trx.insertInto('file_pieces').values(pieces.slice(from, from + AT_ONCE)).execute();
+  for (let from = 0; from < pieces.length; from += AT_ONCE)
+    await trx
+      .insertInto('file_pieces')
+      .values(pieces.slice(from, from + AT_ONCE))
+      .execute();
 }
 
 function piecesOf(sha256: string, bytes: Uint8Array) {
@@ -63,17 +76,31 @@ export async function fileAt(db: Database | Write, collectionId: number, path: s
 /** Bytes of a file from `from` up to `to`, a piece at a time, so that a long one is never held whole. */
 export async function* bytesOf(db: Database | Write, file: StoredFile, from = 0, to = file.size): AsyncGenerator<Buffer> {
   for (let nth = Math.floor(from / PIECE); nth * PIECE < to; nth++) {
-    const piece = await db.selectFrom('file_pieces').select('bytes').where('sha256', '=', file.sha256).where('nth', '=', nth).executeTakeFirstOrThrow();
+    const piece = await db
+      .selectFrom('file_pieces')
+      .select('bytes')
+      .where('sha256', '=', file.sha256)
+      .where('nth', '=', nth)
+      .executeTakeFirstOrThrow();
     yield piece.bytes.subarray(Math.max(0, from - nth * PIECE), Math.min(PIECE, to - nth * PIECE));
   }
 }
 
-/** Lets a file of a collection lie at a second path too; the first goes on working. Nothing happens when there is no such file, or the place is taken. */
+/**
+ * Lets a file of a collection lie at a second path too; the first goes on working. Nothing happens when there is no such file, or the
+ * place is taken.
+ */
 export async function placeFileAlsoAt(trx: Write, collectionId: number, from: string, to: string): Promise<void> {
   await trx
     .insertInto('assets')
     .columns(['collection_id', 'path', 'sha256'])
-    .expression((eb) => eb.selectFrom('assets').select(['collection_id', eb.val(to).as('path'), 'sha256']).where('collection_id', '=', collectionId).where('path', '=', from))
+    .expression((eb) =>
+      eb
+        .selectFrom('assets')
+        .select(['collection_id', eb.val(to).as('path'), 'sha256'])
+        .where('collection_id', '=', collectionId)
+        .where('path', '=', from),
+    )
     .onConflict((on) => on.doNothing())
     .execute();
 }

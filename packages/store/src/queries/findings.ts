@@ -1,5 +1,20 @@
 import { sql } from 'kysely';
-import { composeMoves, LineIndex, mapOffset, placeUnder, ruleOf, RULES, type Family, type Finding, type FindingOutcome, type Moves, type Place, type RemedyName, type Values, type Weight } from '@inkwell/core';
+import {
+  composeMoves,
+  LineIndex,
+  mapOffset,
+  placeUnder,
+  ruleOf,
+  RULES,
+  type Family,
+  type Finding,
+  type FindingOutcome,
+  type Moves,
+  type Place,
+  type RemedyName,
+  type Values,
+  type Weight,
+} from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Answer, Standing } from '../schema.ts';
 
@@ -23,7 +38,10 @@ export const OPEN_STANDINGS: readonly Standing[] = ['open', 'returned'];
 
 /** Whether a finding is open on a day (YYYY-MM-DD). The one definition; `OPEN` says the same in SQL. */
 export function isOpenOn(finding: { standing: Standing; exceptedUntil: string | null }, today: string): boolean {
-  return OPEN_STANDINGS.includes(finding.standing) || (finding.standing === 'excepted' && finding.exceptedUntil !== null && finding.exceptedUntil < today);
+  return (
+    OPEN_STANDINGS.includes(finding.standing) ||
+    (finding.standing === 'excepted' && finding.exceptedUntil !== null && finding.exceptedUntil < today)
+  );
 }
 
 /** Where places of each audit from the oldest one at hand went, and how many audits there were since. */
@@ -60,14 +78,18 @@ const COLUMNS = sql`f.id, f.kind_id, f.standing, f.ruled, to_char(f.excepted_unt
 
 /** The findings of a page in its newest audit, or in an earlier one, in document order. `text`: what that audit was of. */
 export async function findingsIn(db: Database | Write, pageId: number, text: string, audit?: number): Promise<StoredFinding[]> {
-  const then = audit === undefined ? sql`o.to_audit is null` : sql`o.from_audit <= ${audit} and (o.to_audit is null or o.to_audit > ${audit})`;
-  const { rows } = await sql<Row>`select ${COLUMNS} from occurrences o join findings f on f.id = o.finding_id join kinds k on k.id = f.kind_id where o.page_id = ${pageId} and ${then}`.execute(db);
+  const then =
+    audit === undefined ? sql`o.to_audit is null` : sql`o.from_audit <= ${audit} and (o.to_audit is null or o.to_audit > ${audit})`;
+  const { rows } =
+    await sql<Row>`select ${COLUMNS} from occurrences o join findings f on f.id = o.finding_id join kinds k on k.id = f.kind_id
+      where o.page_id = ${pageId} and ${then}`.execute(db);
   return inOrder(rows, await movesSince(db, pageId, rows, audit), new LineIndex(text));
 }
 
 /** One finding of a page's newest audit. */
 export async function findingById(db: Database | Write, pageId: number, id: number, text: string): Promise<StoredFinding | undefined> {
-  const { rows } = await sql<Row>`select ${COLUMNS} from occurrences o join findings f on f.id = o.finding_id join kinds k on k.id = f.kind_id
+  const { rows } =
+    await sql<Row>`select ${COLUMNS} from occurrences o join findings f on f.id = o.finding_id join kinds k on k.id = f.kind_id
     where o.finding_id = ${id} and o.page_id = ${pageId} and o.to_audit is null`.execute(db);
   return inOrder(rows, await movesSince(db, pageId, rows), new LineIndex(text))[0];
 }
@@ -76,7 +98,8 @@ export async function findingById(db: Database | Write, pageId: number, id: numb
 export async function fixedFindings(db: Database | Write, pageId: number, rules: readonly string[]): Promise<StoredFinding[]> {
   const { rows } = await sql<Row>`select ${COLUMNS} from findings f join kinds k on k.id = f.kind_id
     join lateral (select * from occurrences o where o.finding_id = f.id order by o.from_audit desc, o.place limit 1) o on true
-    where f.page_id = ${pageId} and f.standing = 'fixed' and k.rule = any(${rules}::text[]) order by o.from_audit desc, f.id limit ${MOST_FIXED}`.execute(db);
+    where f.page_id = ${pageId} and f.standing = 'fixed' and k.rule = any(${rules}::text[]) order by o.from_audit desc, f.id
+      limit ${MOST_FIXED}`.execute(db);
   return rows.map((row) => toFinding([row], (place) => place, new LineIndex(''), 0));
 }
 
@@ -87,7 +110,14 @@ async function movesSince(db: Database | Write, pageId: number, rows: readonly R
   const oldest = rows.reduce((least, row) => Math.min(least, row.from_audit), Infinity);
   const since = new Map<number, { moves: Moves; age: number }>();
   if (oldest === Infinity) return since;
-  const audits = await db.selectFrom('audits').select(['id', 'moves']).where('page_id', '=', pageId).where('id', '>', oldest).$if(until !== undefined, (all) => all.where('id', '<=', until!)).orderBy('id', 'desc').execute();
+  const audits = await db
+    .selectFrom('audits')
+    .select(['id', 'moves'])
+    .where('page_id', '=', pageId)
+    .where('id', '>', oldest)
+    .$if(until !== undefined, (all) => all.where('id', '<=', until!))
+    .orderBy('id', 'desc')
+    .execute();
   let moves: Moves = { edits: [] };
   for (const [age, audit] of audits.entries()) {
     since.set(audit.id, { moves, age });
@@ -111,7 +141,9 @@ function inOrder(rows: readonly Row[], since: Since, lines: LineIndex): StoredFi
     // Whatever an edit replaced was written down anew, so that nothing here is without a place.
     return { ...place, start: placeUnder(moves, place.start) ?? place.start, end: mapOffset(moves, place.end, -1) ?? place.end };
   };
-  const findings = [...places.values()].map((own) => toFinding(own, moved, lines, Math.max(...own.map((row) => since.get(row.from_audit)?.age ?? 0))));
+  const findings = [...places.values()].map((own) =>
+    toFinding(own, moved, lines, Math.max(...own.map((row) => since.get(row.from_audit)?.age ?? 0))),
+  );
   return findings.sort((a, b) => a.at.start - b.at.start || b.at.end - a.at.end || ruleOrder(a.rule) - ruleOrder(b.rule) || a.id - b.id);
 }
 
@@ -120,23 +152,62 @@ const ruleOrder = (rule: string) => ORDER.get(rule) ?? ORDER.size;
 
 function toFinding(rows: readonly Row[], moved: (place: Place, row: Row) => Place, lines: LineIndex, age: number): StoredFinding {
   const own = rows
-    .map((row) => ({ row, at: moved({ path: row.path, ...(row.through === null ? {} : { through: row.through }), start: row.start_at, end: row.end_at, line: 0, column: 0 }, row) }))
+    .map((row) => ({
+      row,
+      at: moved(
+        {
+          path: row.path,
+          ...(row.through === null ? {} : { through: row.through }),
+          start: row.start_at,
+          end: row.end_at,
+          line: 0,
+          column: 0,
+        },
+        row,
+      ),
+    }))
     .map(({ row, at }) => ({ row, at: { ...at, ...lines.placeOf(at.start) } }))
     .sort((a, b) => a.at.start - b.at.start || a.row.place - b.row.place);
   const [{ row, at }] = own as [(typeof own)[number]];
   const rule = ruleOf(row.rule);
   return {
-    id: row.id, kindId: row.kind_id, rule: row.rule, family: row.family, weight: row.weight, outcome: row.outcome,
-    criteria: row.criteria ?? rule?.criteria ?? [], techniques: rule?.techniques ?? [], remedies: row.remedies ?? rule?.remedies ?? [],
-    message: row.message, values: row.message_values, at, ...(own.length > 1 ? { places: own.map((one) => one.at) } : {}),
-    fingerprint: row.fingerprint, subject: row.subject,
-    standing: row.standing, ruled: row.ruled, exceptedUntil: row.excepted_until, firstRevision: row.first_revision,
-    placeNumbers: own.map((one) => one.row.place), occurrenceIds: own.map((one) => one.row.occurrence_id), age,
+    id: row.id,
+    kindId: row.kind_id,
+    rule: row.rule,
+    family: row.family,
+    weight: row.weight,
+    outcome: row.outcome,
+    criteria: row.criteria ?? rule?.criteria ?? [],
+    techniques: rule?.techniques ?? [],
+    remedies: row.remedies ?? rule?.remedies ?? [],
+    message: row.message,
+    values: row.message_values,
+    at,
+    ...(own.length > 1 ? { places: own.map((one) => one.at) } : {}),
+    fingerprint: row.fingerprint,
+    subject: row.subject,
+    standing: row.standing,
+    ruled: row.ruled,
+    exceptedUntil: row.excepted_until,
+    firstRevision: row.first_revision,
+    placeNumbers: own.map((one) => one.row.place),
+    occurrenceIds: own.map((one) => one.row.occurrence_id),
+    age,
   };
 }
 
 /** The newest audit of a revision. */
-export async function auditOf(db: Database | Write, pageId: number, revision: number): Promise<{ id: number; engine: string; inputs: string } | undefined> {
-  return db.selectFrom('audits').select(['id', 'engine', 'inputs']).where('page_id', '=', pageId).where('revision', '=', revision).orderBy('id', 'desc').limit(1).executeTakeFirst();
+export async function auditOf(
+  db: Database | Write,
+  pageId: number,
+  revision: number,
+): Promise<{ id: number; engine: string; inputs: string } | undefined> {
+  return db
+    .selectFrom('audits')
+    .select(['id', 'engine', 'inputs'])
+    .where('page_id', '=', pageId)
+    .where('revision', '=', revision)
+    .orderBy('id', 'desc')
+    .limit(1)
+    .executeTakeFirst();
 }
-

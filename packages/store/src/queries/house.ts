@@ -11,8 +11,17 @@ export interface HouseRow {
 
 /** What belongs to nobody else. */
 export async function house(db: Database | Write): Promise<HouseRow> {
-  const row = await db.selectFrom('house').select(['name', 'time_zone', 'hourly_rate', 'currency', 'elsewhere_holds']).executeTakeFirstOrThrow();
-  return { name: row.name, timeZone: row.time_zone, hourlyRate: row.hourly_rate === null ? null : Number(row.hourly_rate), currency: row.currency, elsewhereHolds: row.elsewhere_holds };
+  const row = await db
+    .selectFrom('house')
+    .select(['name', 'time_zone', 'hourly_rate', 'currency', 'elsewhere_holds'])
+    .executeTakeFirstOrThrow();
+  return {
+    name: row.name,
+    timeZone: row.time_zone,
+    hourlyRate: row.hourly_rate === null ? null : Number(row.hourly_rate),
+    currency: row.currency,
+    elsewhereHolds: row.elsewhere_holds,
+  };
 }
 
 /** Waits for whoever changes a profile, or makes them wait: a kind of finding must not come in between a profile and its weights. */
@@ -33,6 +42,7 @@ export async function emptyHouse(db: Database): Promise<void> {
     await sql`delete from files`.execute(trx);
     await sql`delete from texts`.execute(trx);
     await sql`delete from profile_uses`.execute(trx);
-    await sql`delete from people where kind = 'person' and not exists (select 1 from profile_versions v where v.made_by = people.id)`.execute(trx);
+    await sql`delete from people where kind = 'person' and not exists (select 1 from profile_versions v
+      where v.made_by = people.id)`.execute(trx);
   });
 }

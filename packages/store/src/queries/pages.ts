@@ -25,7 +25,14 @@ function placedPages(db: Database | Write) {
     .innerJoin('page_status', 'page_status.page_id', 'pages.id')
     .innerJoin('house', (join) => join.onTrue())
     .selectAll('pages')
-    .select(['collections.title as collection_title', 'collections.slug as collection_slug', 'page_status.bar_id', 'page_status.release', 'house.time_zone', 'house.elsewhere_holds']);
+    .select([
+      'collections.title as collection_title',
+      'collections.slug as collection_slug',
+      'page_status.bar_id',
+      'page_status.release',
+      'house.time_zone',
+      'house.elsewhere_holds',
+    ]);
 }
 
 export function pageById(db: Database | Write, id: number): Promise<PlacedPage | undefined> {
@@ -55,8 +62,10 @@ export interface NewPage {
 export async function addPage(trx: Write, page: NewPage, barId: number): Promise<number> {
   const { rows } = await sql<{ id: number }>`with made as (
       insert into pages (collection_id, slug, title, scope, content_type, address, position, head, redo, made_by)
-      select ${page.collection_id}::integer, ${page.slug}::text, ${page.title}::text, ${page.scope}::text, ${page.content_type}::text, ${page.address}::text,
-        coalesce((select max(position) from pages where collection_id = ${page.collection_id}), 0) + 1, 0, '[]'::jsonb, ${page.made_by}::text
+      select ${page.collection_id}::integer, ${page.slug}::text, ${page.title}::text, ${page.scope}::text, ${page.content_type}::text,
+        ${page.address}::text,
+        coalesce((select max(position) from pages where collection_id = ${page.collection_id}), 0) + 1, 0, '[]'::jsonb,
+          ${page.made_by}::text
       returning id, collection_id),
     status as (insert into page_status (page_id, collection_id, bar_id) select id, collection_id, ${barId}::integer from made)
     select id from made`.execute(trx);
@@ -65,12 +74,25 @@ export async function addPage(trx: Write, page: NewPage, barId: number): Promise
 
 /** A page's addresses that are taken already, of those that begin alike. */
 export async function slugsLike(db: Database | Write, collectionId: number, base: string): Promise<Set<string>> {
-  const rows = await db.selectFrom('pages').select('slug').where('collection_id', '=', collectionId).where(sql<boolean>`starts_with(slug, ${base})`).execute();
+  const rows = await db
+    .selectFrom('pages')
+    .select('slug')
+    .where('collection_id', '=', collectionId)
+    .where(sql<boolean>`starts_with(slug, ${base})`)
+    .execute();
   return new Set(rows.map((row) => row.slug));
 }
 
 export function revisionOf(db: Database | Write, pageId: number, number: number): Promise<Revision | undefined> {
-  return db.selectFrom('revisions').innerJoin('texts', 'texts.sha256', 'revisions.text_sha256').innerJoin('people', 'people.id', 'revisions.made_by').selectAll('revisions').select(['texts.html', 'people.name as by']).where('page_id', '=', pageId).where('number', '=', number).executeTakeFirst();
+  return db
+    .selectFrom('revisions')
+    .innerJoin('texts', 'texts.sha256', 'revisions.text_sha256')
+    .innerJoin('people', 'people.id', 'revisions.made_by')
+    .selectAll('revisions')
+    .select(['texts.html', 'people.name as by'])
+    .where('page_id', '=', pageId)
+    .where('number', '=', number)
+    .executeTakeFirst();
 }
 
 /** A page as the engine needs it. */
@@ -85,13 +107,22 @@ export interface PageForEngine {
 }
 
 /** A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none. */
-export async function pageForEngine(db: Database | Write, which: { id: number } | { collection: string; slug: string }): Promise<PageForEngine | undefined> {
+export async function pageForEngine(
+  db: Database | Write,
+  which: { id: number } | { collection: string; slug: string },
+): Promise<PageForEngine | undefined> {
   const where = 'id' in which ? sql`p.id = ${which.id}` : sql`c.slug = ${which.collection} and p.slug = ${which.slug}`;
-  const { rows } = await sql<PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string }>`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds, t.html, a.engine, a.inputs,
-      coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'target', target, 'fragment', fragment, 'alternative', alternative)) from page_references r where r.page_id = p.id), '[]') as refs,
+  const { rows } = await sql<
+    PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string }
+  >`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds,
+    t.html, a.engine, a.inputs,
+      coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'target', target, 'fragment', fragment, 'alternative',
+        alternative)) from page_references r where r.page_id = p.id), '[]') as refs,
       jsonb_build_object('id', b.id, 'versionId', v.id, 'contentType', b.content_type, 'profile', v.selection, 'vocabulary', v.vocabulary) as bar
-    from pages p join collections c on c.id = p.collection_id join page_status s on s.page_id = p.id cross join house join audits a on a.id = p.audit_id join revisions n on n.page_id = p.id and n.number = p.head
-    join texts t on t.sha256 = n.text_sha256 join bars b on b.id = s.bar_id join profile_versions v on v.id = b.profile_version_id where ${where}`.execute(db);
+    from pages p join collections c on c.id = p.collection_id join page_status s on s.page_id = p.id cross join house
+      join audits a on a.id = p.audit_id join revisions n on n.page_id = p.id and n.number = p.head
+    join texts t on t.sha256 = n.text_sha256 join bars b on b.id = s.bar_id join profile_versions v on v.id = b.profile_version_id
+      where ${where}`.execute(db);
   const row = rows[0];
   if (!row) return undefined;
   const { html, refs, bar, engine, inputs, ...page } = row;
@@ -100,7 +131,13 @@ export async function pageForEngine(db: Database | Write, which: { id: number } 
 
 /** The newest text of a page. */
 export async function headText(db: Database | Write, page: Pick<StoredPage, 'id' | 'head'>): Promise<string> {
-  const row = await db.selectFrom('revisions').innerJoin('texts', 'texts.sha256', 'revisions.text_sha256').select('texts.html').where('page_id', '=', page.id).where('number', '=', page.head).executeTakeFirstOrThrow();
+  const row = await db
+    .selectFrom('revisions')
+    .innerJoin('texts', 'texts.sha256', 'revisions.text_sha256')
+    .select('texts.html')
+    .where('page_id', '=', page.id)
+    .where('number', '=', page.head)
+    .executeTakeFirstOrThrow();
   return row.html;
 }
 
@@ -123,11 +160,15 @@ export interface NewRevision {
 export async function addRevision(trx: Write, next: NewRevision): Promise<void> {
   const sha256 = hashOf(next.html);
   await sql`with text as (insert into texts (sha256, html) values (${sha256}, ${next.html}) on conflict do nothing),
-      head as (select number, content, encoding, bom, bytes_sha256 from revisions where page_id = ${next.page_id} and number = ${next.number - 1})
-    insert into revisions (page_id, number, parent, content, content_before, text_sha256, title, encoding, bom, bytes_sha256, cause, note, made_by)
+      head as (select number, content, encoding, bom, bytes_sha256 from revisions where page_id = ${next.page_id}
+        and number = ${next.number - 1})
+    insert into revisions (page_id, number, parent, content, content_before, text_sha256, title, encoding, bom, bytes_sha256, cause,
+      note, made_by)
     select ${next.page_id}::integer, ${next.number}::integer, head.number, coalesce(${next.content}::integer, ${next.number}::integer),
-      case when ${next.content}::integer is null then head.content else (select content_before from revisions where page_id = ${next.page_id} and number = ${next.content}::integer) end,
-      ${sha256}::text, ${next.title}::text, coalesce(${next.encoding}::text, head.encoding), case when ${next.encoding}::text is null then coalesce(head.bom, false) else ${next.bom}::boolean end,
+      case when ${next.content}::integer is null then head.content else (select content_before from revisions
+        where page_id = ${next.page_id} and number = ${next.content}::integer) end,
+      ${sha256}::text, ${next.title}::text, coalesce(${next.encoding}::text, head.encoding), case when ${next.encoding}::text is null
+        then coalesce(head.bom, false) else ${next.bom}::boolean end,
       coalesce(${next.bytes_sha256}::text, head.bytes_sha256), ${next.cause}::text, ${next.note}::text, ${next.made_by}::text
     from (select 1) one left join head on true`.execute(trx);
 }
@@ -155,11 +196,20 @@ export function revisionLines(db: Database | Write, pageId: number, most = 50): 
 }
 
 /** Raises a page's version, and says what else changed of it. Gives the version. */
-export async function touchPage(trx: Write, pageId: number, change: { head?: number; title?: string; redo?: number[]; audit_id?: number } = {}): Promise<number> {
+export async function touchPage(
+  trx: Write,
+  pageId: number,
+  change: { head?: number; title?: string; redo?: number[]; audit_id?: number } = {},
+): Promise<number> {
   const { redo, ...rest } = change;
   const { version } = await trx
     .updateTable('pages')
-    .set((eb) => ({ ...rest, ...(redo ? { redo: JSON.stringify(redo) } : {}), version: eb('version', '+', 1), ...(change.head === undefined ? {} : { head_version: eb('version', '+', 1) }) }))
+    .set((eb) => ({
+      ...rest,
+      ...(redo ? { redo: JSON.stringify(redo) } : {}),
+      version: eb('version', '+', 1),
+      ...(change.head === undefined ? {} : { head_version: eb('version', '+', 1) }),
+    }))
     .where('id', '=', pageId)
     .returning('version')
     .executeTakeFirstOrThrow();
@@ -180,8 +230,14 @@ export function lastSignOff(db: Database | Write, pageId: number): Promise<(Sign
     .executeTakeFirst();
 }
 
-export async function addSignOff(trx: Write, signed: Pick<SignOff, 'page_id' | 'revision' | 'audit_id' | 'profile_version_id' | 'signed_by'>): Promise<void> {
-  await trx.insertInto('sign_offs').values({ ...signed, lapsed_by: null, lapsed_because: null, lapsed_finding: null, lapsed_revision: null }).execute();
+export async function addSignOff(
+  trx: Write,
+  signed: Pick<SignOff, 'page_id' | 'revision' | 'audit_id' | 'profile_version_id' | 'signed_by'>,
+): Promise<void> {
+  await trx
+    .insertInto('sign_offs')
+    .values({ ...signed, lapsed_by: null, lapsed_because: null, lapsed_finding: null, lapsed_revision: null })
+    .execute();
 }
 
 export interface Lapse {
@@ -195,7 +251,13 @@ export interface Lapse {
 export async function lapseSignOff(trx: Write, pageId: number, lapse: Lapse): Promise<boolean> {
   const result = await trx
     .updateTable('sign_offs')
-    .set({ lapsed_at: new Date(), lapsed_by: lapse.by, lapsed_because: lapse.because, lapsed_finding: lapse.finding ?? null, lapsed_revision: lapse.revision })
+    .set({
+      lapsed_at: new Date(),
+      lapsed_by: lapse.by,
+      lapsed_because: lapse.because,
+      lapsed_finding: lapse.finding ?? null,
+      lapsed_revision: lapse.revision,
+    })
     .where('page_id', '=', pageId)
     .where('lapsed_at', 'is', null)
     .executeTakeFirst();
@@ -213,12 +275,16 @@ export interface PageLink {
 }
 
 /** The pages before and after one in its collection's order. */
-export async function pagesBeside(db: Database | Write, page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>): Promise<{ before: PageLink | null; after: PageLink | null }> {
+export async function pagesBeside(
+  db: Database | Write,
+  page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>,
+): Promise<{ before: PageLink | null; after: PageLink | null }> {
   const { rows } = await sql<PageLink & { way: 'before' | 'after' }>`
-    (select 'before' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) < (${page.position}, ${page.id}) order by position desc, id desc limit 1)
+    (select 'before' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) < (${page.position},
+      ${page.id}) order by position desc, id desc limit 1)
     union all
-    (select 'after' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) > (${page.position}, ${page.id}) order by position, id limit 1)`.execute(db);
+    (select 'after' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) > (${page.position},
+      ${page.id}) order by position, id limit 1)`.execute(db);
   const link = (way: string) => rows.filter((row) => row.way === way).map(({ slug, title }) => ({ slug, title }))[0] ?? null;
   return { before: link('before'), after: link('after') };
 }
-

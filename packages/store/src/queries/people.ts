@@ -22,7 +22,10 @@ export interface Person {
 export const SYSTEM = 'system';
 
 function peopleRows(db: Database) {
-  const memberships = sql<Membership[]>`coalesce((select jsonb_agg(jsonb_build_object('collection', collection_id, 'role', role) order by id) from memberships m where m.person_id = people.id), '[]')`;
+  const memberships = sql<
+    Membership[]
+  >`coalesce((select jsonb_agg(jsonb_build_object('collection', collection_id, 'role', role) order by id) from memberships m
+    where m.person_id = people.id), '[]')`;
   return db
     .selectFrom('people')
     .select(['id', 'name', 'kind', 'keeps_time as keepsTime'])
@@ -53,11 +56,21 @@ export async function logTime(trx: Write | Database, person: string, pageId: num
   await sql`insert into time_log (person_id, page_id, finding_id, what, seconds)
     select people.id, f.page_id, f.id, rows.what, least(rows.seconds, 3600)
     from jsonb_to_recordset(${JSON.stringify(spent)}::jsonb) as rows (finding_id integer, what text, seconds real)
-    join findings f on f.id = rows.finding_id and f.page_id = ${pageId} join people on people.id = ${person} and people.keeps_time`.execute(trx);
+    join findings f on f.id = rows.finding_id and f.page_id = ${pageId} join people on people.id = ${person} and people.keeps_time`.execute(
+    trx,
+  );
 }
 
 /** People with one part each in all collections; those already known keep their name and get the part. */
 export async function setPeople(db: Database, made: readonly { id: string; name: string; role: Role }[]): Promise<void> {
-  await db.insertInto('people').values(made.map(({ id, name }) => ({ id, name }))).onConflict((on) => on.doNothing()).execute();
-  await db.insertInto('memberships').values(made.map(({ id, role }) => ({ person_id: id, collection_id: null, role }))).onConflict((on) => on.doNothing()).execute();
+  await db
+    .insertInto('people')
+    .values(made.map(({ id, name }) => ({ id, name })))
+    .onConflict((on) => on.doNothing())
+    .execute();
+  await db
+    .insertInto('memberships')
+    .values(made.map(({ id, role }) => ({ person_id: id, collection_id: null, role })))
+    .onConflict((on) => on.doNothing())
+    .execute();
 }

@@ -25,7 +25,8 @@ export async function barById(db: Database | Write, id: number): Promise<Bar> {
 export async function barFor(db: Database | Write, collectionId: number, contentType: string): Promise<Bar> {
   const { rows } = await sql<Bar>`${BAR} join profiles p on p.id = v.profile_id and p.version = v.version
     where p.id = coalesce(
-        (select profile_id from profile_uses u where (u.collection_id = ${collectionId} or u.collection_id is null) and (u.content_type = ${contentType} or u.content_type is null)
+        (select profile_id from profile_uses u where (u.collection_id = ${collectionId} or u.collection_id is null)
+          and (u.content_type = ${contentType} or u.content_type is null)
           order by u.collection_id is null, u.content_type is null limit 1),
         (select profile_id from house))
       and b.content_type in (${contentType}, '')
@@ -56,25 +57,46 @@ export interface KindWeight {
 /** Kinds that were read from a database, by name: a kind never goes. What a transaction has added may yet be undone, and is not kept. */
 const readKinds = new WeakMap<Database, Map<string, number>>();
 
-/** Ids of kinds by name; those not known yet are added, and weighed for every bar in use by `weigh`. `db`: the database of the transaction. */
-export async function kindIds(trx: Write, db: Database, kinds: readonly Kind[], weigh: (kind: StoredKind, bar: Bar) => Omit<KindWeight, 'bar_id' | 'kind_id'> | null): Promise<Map<string, number>> {
+/**
+ * Ids of kinds by name; those not known yet are added, and weighed for every bar in use by `weigh`. `db`: the database of the transaction.
+ */
+export async function kindIds(
+  trx: Write,
+  db: Database,
+  kinds: readonly Kind[],
+  weigh: (kind: StoredKind, bar: Bar) => Omit<KindWeight, 'bar_id' | 'kind_id'> | null,
+): Promise<Map<string, number>> {
   const read = readKinds.get(db) ?? new Map<string, number>();
   readKinds.set(db, read);
   const names = kinds.map((kind) => kind.name).filter((name) => !read.has(name));
-  const known = names.length === 0 ? [] : await trx.selectFrom('kinds').select(['id', 'name']).where(sql<boolean>`name = any(${names})`).execute();
+  const known =
+    names.length === 0
+      ? []
+      : await trx
+          .selectFrom('kinds')
+          .select(['id', 'name'])
+          .where(sql<boolean>`name = any(${names})`)
+          .execute();
   for (const kind of known) read.set(kind.name, kind.id);
   const ids = new Map(kinds.flatMap((kind) => (read.has(kind.name) ? [[kind.name, read.get(kind.name)!] as const] : [])));
   const fresh = kinds.filter((kind) => !ids.has(kind.name));
   if (fresh.length === 0) return ids;
   await lockProfiles(trx, 'to use');
   const { rows: made } = await sql<StoredKind>`insert into kinds (name, rule, family, weight, outcome, criteria, measured)
-    select name, rule, family, weight, outcome, nullif(criteria, 'null'::jsonb), measured from ${rowsFrom(fresh, 'name text, rule text, family text, weight text, outcome text, criteria jsonb, measured jsonb')}
-    order by name on conflict (name) do update set name = excluded.name returning id, name, rule, family, weight, outcome, criteria, measured`.execute(trx);
+    select name, rule, family, weight, outcome, nullif(criteria, 'null'::jsonb), measured
+      from ${rowsFrom(fresh, 'name text, rule text, family text, weight text, outcome text, criteria jsonb, measured jsonb')}
+    order by name on conflict (name) do update set name = excluded.name returning id, name, rule, family, weight, outcome, criteria,
+      measured`.execute(trx);
   const { rows: bars } = await sql<Bar>`${BAR}`.execute(trx);
-  await addWeights(trx, made.flatMap((kind) => bars.flatMap((bar) => {
-    const weight = weigh(kind, bar);
-    return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
-  })));
+  await addWeights(
+    trx,
+    made.flatMap((kind) =>
+      bars.flatMap((bar) => {
+        const weight = weigh(kind, bar);
+        return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
+      }),
+    ),
+  );
   for (const kind of made) ids.set(kind.name, kind.id);
   return ids;
 }
@@ -86,7 +108,9 @@ export function allKinds(db: Database | Write): Promise<StoredKind[]> {
 export async function addWeights(trx: Write, weights: readonly KindWeight[]): Promise<void> {
   if (weights.length === 0) return;
   await sql`insert into kind_weights (bar_id, kind_id, weight, outcome, holds)
-    select bar_id, kind_id, weight, outcome, holds from ${rowsFrom(weights, 'bar_id integer, kind_id integer, weight text, outcome text, holds boolean')} on conflict do nothing`.execute(trx);
+    select bar_id, kind_id, weight, outcome, holds
+      from ${rowsFrom(weights, 'bar_id integer, kind_id integer, weight text, outcome text, holds boolean')}
+      on conflict do nothing`.execute(trx);
 }
 
 export interface StoredProfile {
@@ -105,18 +129,24 @@ export async function profileByName(db: Database | Write, name: string): Promise
 
 /** A new version of a profile, with a bar for each content type it has a word of its own for, and one for the rest. */
 export async function addProfileVersion(trx: Write, profile: StoredProfile, by: string): Promise<Bar[]> {
-  const { rows } = await sql<{ id: number }>`with next as (update profiles set version = version + 1 where id = ${profile.id} returning id, version)
+  const { rows } = await sql<{
+    id: number;
+  }>`with next as (update profiles set version = version + 1 where id = ${profile.id} returning id, version)
     insert into profile_versions (profile_id, version, selection, vocabulary, made_by)
-    select id, version, ${JSON.stringify(profile.selection)}::jsonb, ${JSON.stringify(profile.vocabulary)}::jsonb, ${by}::text from next returning id`.execute(trx);
+    select id, version, ${JSON.stringify(profile.selection)}::jsonb, ${JSON.stringify(profile.vocabulary)}::jsonb, ${by}::text
+      from next returning id`.execute(trx);
   const version = rows[0]!.id;
   const types = ['', ...Object.keys(profile.selection.contentTypes ?? {})];
-  await sql`insert into bars (profile_version_id, content_type, questions_hold) select ${version}::integer, type, ${profile.selection.questionsHold !== false}::boolean from unnest(${types}::text[]) type`.execute(trx);
+  await sql`insert into bars (profile_version_id, content_type, questions_hold) select ${version}::integer, type,
+    ${profile.selection.questionsHold !== false}::boolean from unnest(${types}::text[]) type`.execute(trx);
   const { rows: bars } = await sql<Bar>`${BAR} where b.profile_version_id = ${version}`.execute(trx);
   return bars;
 }
 
 /** Bars no page is held to any more lose their weights; the versions themselves stay, for the sign-offs that name them. */
 export async function dropOldWeights(trx: Write, profileId: number): Promise<void> {
-  await sql`delete from kind_weights w using bars b join profile_versions v on v.id = b.profile_version_id join profiles p on p.id = v.profile_id
-    where w.bar_id = b.id and p.id = ${profileId} and v.version < p.version and not exists (select 1 from page_status s where s.bar_id = b.id)`.execute(trx);
+  await sql`delete from kind_weights w using bars b join profile_versions v on v.id = b.profile_version_id
+    join profiles p on p.id = v.profile_id
+    where w.bar_id = b.id and p.id = ${profileId} and v.version < p.version and not exists (select 1 from page_status s
+      where s.bar_id = b.id)`.execute(trx);
 }

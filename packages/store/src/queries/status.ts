@@ -5,10 +5,23 @@ import type { Release } from '../schema.ts';
 import type { Collection } from './collections.ts';
 
 /** Whether finding `f` is open on a day: `isOpenOn` in SQL. */
-const OPEN = (today: string) => sql`(f.standing in ('open', 'returned') or (f.standing = 'excepted' and f.excepted_until < ${today}::date))`;
+const OPEN = (today: string) =>
+  sql`(f.standing in ('open', 'returned') or (f.standing = 'excepted' and f.excepted_until < ${today}::date))`;
 
 /** Families in the order of `page_status.families`. */
-const FAMILIES: readonly Family[] = ['headings', 'images', 'links', 'lists', 'tables', 'colour', 'text', 'media', 'document', 'forms', 'structure'];
+const FAMILIES: readonly Family[] = [
+  'headings',
+  'images',
+  'links',
+  'lists',
+  'tables',
+  'colour',
+  'text',
+  'media',
+  'document',
+  'forms',
+  'structure',
+];
 
 /**
  * What stands open on pages, counted from their findings under the bars they are held to: rows of `sums`. `chosen` gives page_id and
@@ -19,35 +32,45 @@ function counting(chosen: RawBuilder<unknown>, today: string): RawBuilder<unknow
     tallied as (
       select f.page_id, chosen.bar_id, f.kind_id, coalesce(f.ruled = 'stands', false) as affirmed,
         case f.standing when 'fixed' then 'fixed' when 'elsewhere' then 'elsewhere' else 'open' end as state, count(*)::integer as many
-      from chosen join findings f on f.page_id = chosen.page_id where ${OPEN(today)} or f.standing in ('fixed', 'elsewhere') group by 1, 2, 3, 4, 5),
+      from chosen join findings f on f.page_id = chosen.page_id where ${OPEN(today)} or f.standing in ('fixed', 'elsewhere') group by 1,
+        2, 3, 4, 5),
     told as (
-      select t.page_id, k.family, w.weight, case when t.affirmed then 'failed' else w.outcome end as outcome, w.holds, t.state, sum(t.many)::integer as many
-      from tallied t join kind_weights w on w.bar_id = t.bar_id and w.kind_id = t.kind_id join kinds k on k.id = t.kind_id group by 1, 2, 3, 4, 5, 6),
+      select t.page_id, k.family, w.weight, case when t.affirmed then 'failed' else w.outcome end as outcome, w.holds, t.state,
+        sum(t.many)::integer as many
+      from tallied t join kind_weights w on w.bar_id = t.bar_id and w.kind_id = t.kind_id join kinds k on k.id = t.kind_id group by 1, 2,
+        3, 4, 5, 6),
     sums as (
       select chosen.page_id, chosen.bar_id,
-        coalesce(jsonb_agg(jsonb_build_array(family, weight, outcome, many) order by family, weight, outcome) filter (where state = 'open'), '[]') as counts,
+        coalesce(jsonb_agg(jsonb_build_array(family, weight, outcome, many) order by family, weight,
+          outcome) filter (where state = 'open'), '[]') as counts,
         array[${sql.join(FAMILIES.map((family) => sql`coalesce(sum(many) filter (where state = 'open' and family = ${sql.lit(family)}), 0)::integer`))}] as families,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'must'), 0)::integer as must,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'should'), 0)::integer as should,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'consider'), 0)::integer as consider,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'cantTell'), 0)::integer as questions,
-        coalesce(sum(many) filter (where outcome = 'failed' and holds and (state = 'open' or (state = 'elsewhere' and house.elsewhere_holds))), 0)::integer as holding,
+        coalesce(sum(many) filter (where outcome = 'failed' and holds and (state = 'open' or (state = 'elsewhere'
+          and house.elsewhere_holds))), 0)::integer as holding,
         coalesce(sum(many) filter (where state = 'elsewhere'), 0)::integer as elsewhere,
         coalesce(sum(many) filter (where state = 'fixed'), 0)::integer as fixed
       from house cross join chosen left join told on told.page_id = chosen.page_id group by chosen.page_id, chosen.bar_id)`;
 }
 
-const VERDICT = sql<Verdict>`case when sums.holding > 0 then 'held' when sums.questions > 0 and bars.questions_hold then 'judge' else 'ready' end`;
+const VERDICT = sql<Verdict>`case when sums.holding > 0 then 'held' when sums.questions > 0 and bars.questions_hold then 'judge'
+  else 'ready' end`;
 
 /** Counts pages anew and writes their status rows, release and last day among them. `chosen` as in `counting`. */
 async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: string): Promise<Written[]> {
   const { rows } = await sql<Written>`${counting(chosen, today)},
-    ends as (select f.page_id, min(f.excepted_until) as day from chosen join findings f on f.page_id = chosen.page_id where f.standing = 'excepted' group by f.page_id),
-    signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force from chosen join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
-    update page_status s set bar_id = sums.bar_id, must = sums.must, should = sums.should, consider = sums.consider, questions = sums.questions, holding = sums.holding,
+    ends as (select f.page_id, min(f.excepted_until) as day from chosen join findings f on f.page_id = chosen.page_id
+      where f.standing = 'excepted' group by f.page_id),
+    signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force from chosen
+      join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
+    update page_status s set bar_id = sums.bar_id, must = sums.must, should = sums.should, consider = sums.consider,
+      questions = sums.questions, holding = sums.holding,
       elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, families = sums.families, verdict = ${VERDICT}, valid_until = ends.day,
       release = case when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
-    from sums join bars on bars.id = sums.bar_id left join ends on ends.page_id = sums.page_id left join signed on signed.page_id = sums.page_id
+    from sums join bars on bars.id = sums.bar_id left join ends on ends.page_id = sums.page_id left
+      join signed on signed.page_id = sums.page_id
     where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release`.execute(trx);
   return rows;
 }
@@ -70,26 +93,40 @@ export function refreshStatus(trx: Write, pages: readonly number[], today: strin
 export async function moveToBars(trx: Write, profileId: number, versionId: number, today: string): Promise<number> {
   // Half a million findings are counted in memory rather than on disk.
   await sql`set local work_mem = '64MB'`.execute(trx);
-  const bar = sql`(select b.id from bars b where b.profile_version_id = ${versionId} and b.content_type in (p.content_type, '') order by b.content_type = '' limit 1)`;
-  const moved = await writeStatus(trx, sql`select s.page_id, ${bar} as bar_id from page_status s join pages p on p.id = s.page_id join bars old on old.id = s.bar_id
-    join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId}`, today);
+  const bar = sql`(select b.id from bars b where b.profile_version_id = ${versionId} and b.content_type in (p.content_type, '')
+    order by b.content_type = '' limit 1)`;
+  const moved = await writeStatus(
+    trx,
+    sql`select s.page_id, ${bar} as bar_id from page_status s join pages p on p.id = s.page_id join bars old on old.id = s.bar_id
+    join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId}`,
+    today,
+  );
   return moved.length;
 }
 
 /** Pages that are held to a version of a profile, the newest first. */
 export async function pagesUnder(db: Database | Write, profileVersion: number): Promise<number[]> {
-  const rows = await db.selectFrom('page_status').innerJoin('bars', 'bars.id', 'page_status.bar_id').select('page_id').where('bars.profile_version_id', '=', profileVersion).orderBy('page_id', 'desc').execute();
+  const rows = await db
+    .selectFrom('page_status')
+    .innerJoin('bars', 'bars.id', 'page_status.bar_id')
+    .select('page_id')
+    .where('bars.profile_version_id', '=', profileVersion)
+    .orderBy('page_id', 'desc')
+    .execute();
   return rows.map((row) => row.page_id);
 }
 
 /** Ends the sign-offs under which the gate now says no, each with a finding that did it. */
 export async function lapseUnder(trx: Write, profileVersion: number, by: string, today: string): Promise<number> {
-  const result = await sql`update sign_offs o set lapsed_at = now(), lapsed_by = ${by}, lapsed_because = 'standard', lapsed_revision = p.head,
-      lapsed_finding = (select f.id from findings f join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id where f.page_id = s.page_id and ${OPEN(today)}
+  const result =
+    await sql`update sign_offs o set lapsed_at = now(), lapsed_by = ${by}, lapsed_because = 'standard', lapsed_revision = p.head,
+      lapsed_finding = (select f.id from findings f join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
+        where f.page_id = s.page_id and ${OPEN(today)}
         order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1)
     from page_status s join bars b on b.id = s.bar_id join pages p on p.id = s.page_id
     where o.page_id = s.page_id and o.lapsed_at is null and s.verdict <> 'ready' and b.profile_version_id = ${profileVersion}`.execute(trx);
-  await sql`update page_status s set release = 'lapsed' from bars b where b.id = s.bar_id and b.profile_version_id = ${profileVersion} and s.release = 'signed off'
+  await sql`update page_status s set release = 'lapsed' from bars b where b.id = s.bar_id and b.profile_version_id = ${profileVersion}
+    and s.release = 'signed off'
     and not exists (select 1 from sign_offs o where o.page_id = s.page_id and o.lapsed_at is null)`.execute(trx);
   return Number(result.numAffectedRows ?? 0);
 }
@@ -112,13 +149,19 @@ export interface Status {
  * else a question.
  */
 export async function statusNow(db: Database | Write, pageId: number, today: string): Promise<Status & { holder: number | null }> {
-  const { rows } = await sql<Status & { holder: number | null }>`${counting(sql`select page_id, bar_id from page_status where page_id = ${pageId}`, today)}
-    select sums.must, sums.should, sums.consider, sums.questions, sums.holding, sums.elsewhere, sums.fixed, sums.counts, ${VERDICT} as verdict,
-      case when o.in_force and here.valid_until < ${today}::date then 'lapsed' when o.in_force then 'signed off' when o.in_force is not null then 'lapsed' else 'draft' end as release,
-      (select f.id from findings f join kind_weights w on w.bar_id = here.bar_id and w.kind_id = f.kind_id where f.page_id = ${pageId} and ${OPEN(today)}
+  const { rows } = await sql<
+    Status & { holder: number | null }
+  >`${counting(sql`select page_id, bar_id from page_status where page_id = ${pageId}`, today)}
+    select sums.must, sums.should, sums.consider, sums.questions, sums.holding, sums.elsewhere, sums.fixed, sums.counts,
+      ${VERDICT} as verdict,
+      case when o.in_force and here.valid_until < ${today}::date then 'lapsed' when o.in_force then 'signed off'
+        when o.in_force is not null then 'lapsed' else 'draft' end as release,
+      (select f.id from findings f join kind_weights w on w.bar_id = here.bar_id and w.kind_id = f.kind_id where f.page_id = ${pageId}
+        and ${OPEN(today)}
         order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1) as holder
     from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = sums.bar_id
-    left join (select page_id, bool_or(lapsed_at is null) as in_force from sign_offs where page_id = ${pageId} group by page_id) o on true`.execute(db);
+    left join (select page_id, bool_or(lapsed_at is null) as in_force from sign_offs where page_id = ${pageId}
+      group by page_id) o on true`.execute(db);
   return rows[0]!;
 }
 
@@ -127,9 +170,12 @@ function statusOn(where: RawBuilder<unknown>, today: string): RawBuilder<unknown
   return sql`${counting(sql`select s.page_id, s.bar_id from page_status s where ${where} and s.valid_until < ${today}::date`, today)},
     live as (select sums.*, ${VERDICT} as verdict from sums join bars on bars.id = sums.bar_id),
     status as (
-      select s.page_id, s.collection_id, coalesce(l.must, s.must) as must, coalesce(l.should, s.should) as should, coalesce(l.consider, s.consider) as consider,
-        coalesce(l.questions, s.questions) as questions, coalesce(l.holding, s.holding) as holding, coalesce(l.elsewhere, s.elsewhere) as elsewhere, coalesce(l.fixed, s.fixed) as fixed,
-        coalesce(l.counts, s.counts) as counts, coalesce(l.families, s.families) as families, coalesce(l.verdict, s.verdict) as verdict, case when l.page_id is not null and s.release = 'signed off' then 'lapsed' else s.release end as release
+      select s.page_id, s.collection_id, coalesce(l.must, s.must) as must, coalesce(l.should, s.should) as should, coalesce(l.consider,
+        s.consider) as consider,
+        coalesce(l.questions, s.questions) as questions, coalesce(l.holding, s.holding) as holding, coalesce(l.elsewhere,
+          s.elsewhere) as elsewhere, coalesce(l.fixed, s.fixed) as fixed,
+        coalesce(l.counts, s.counts) as counts, coalesce(l.families, s.families) as families, coalesce(l.verdict, s.verdict) as verdict,
+          case when l.page_id is not null and s.release = 'signed off' then 'lapsed' else s.release end as release
       from page_status s left join live l on l.page_id = s.page_id where ${where})`;
 }
 
@@ -150,9 +196,11 @@ export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'k
 export async function shelfSums(db: Database | Write, only: readonly number[] | null, today: string): Promise<ShelfSums[]> {
   const seen = only === null ? sql`true` : sql`s.collection_id = any(${only}::integer[])`;
   const { rows } = await sql<ShelfSums>`${statusOn(seen, today)}
-    select c.id, c.slug, c.title, c.kind, count(s.page_id)::integer as pages, coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should,
+    select c.id, c.slug, c.title, c.kind, count(s.page_id)::integer as pages, coalesce(sum(must), 0)::integer as must,
+      coalesce(sum(should), 0)::integer as should,
       coalesce(sum(consider), 0)::integer as consider, coalesce(sum(questions), 0)::integer as questions,
-      (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge, (count(*) filter (where verdict = 'ready'))::integer as ready,
+      (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge,
+        (count(*) filter (where verdict = 'ready'))::integer as ready,
       (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed
     from collections c left join status s on s.collection_id = c.id where ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
     group by c.id order by c.title collate "und-x-icu", c.id`.execute(db);
@@ -185,7 +233,10 @@ export interface LedgerLine extends Status {
 
 const SORTED: Record<LedgerOrder, { by: RawBuilder<unknown>; key: (line: LedgerLine) => string | number }> = {
   // The most first: the keys are turned round, so that every order goes one way.
-  holding: { by: sql`-(s.holding * 10000000 + s.must * 10000 + s.questions)`, key: (line) => -(line.holding * 10_000_000 + line.must * 10_000 + line.questions) },
+  holding: {
+    by: sql`-(s.holding * 10000000 + s.must * 10000 + s.questions)`,
+    key: (line) => -(line.holding * 10_000_000 + line.must * 10_000 + line.questions),
+  },
   title: { by: sql`p.title collate "und-x-icu"`, key: (line) => line.title },
   position: { by: sql`p.position`, key: (line) => line.position },
 };
@@ -204,8 +255,10 @@ export async function ledgerLines(db: Database | Write, collectionId: number, wi
   const { by } = SORTED[wish.order];
   const from = wish.after ? sql`and (${by}, p.id) > (${wish.after[0]}, ${wish.after[1]})` : sql``;
   const { rows } = await sql<LedgerLine>`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
-    select p.id, p.slug, p.title, p.content_type, p.scope, p.head, p.position, s.must, s.should, s.consider, s.questions, s.holding, s.elsewhere, s.fixed, s.counts, s.verdict, s.release
-    from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)} ${from} order by ${by}, p.id limit ${wish.limit + 1}`.execute(db);
+    select p.id, p.slug, p.title, p.content_type, p.scope, p.head, p.position, s.must, s.should, s.consider, s.questions, s.holding,
+      s.elsewhere, s.fixed, s.counts, s.verdict, s.release
+    from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)} ${from} order by ${by}, p.id
+      limit ${wish.limit + 1}`.execute(db);
   return rows;
 }
 
@@ -226,8 +279,11 @@ export interface LedgerSums {
 /** What a whole choice of pages comes to. */
 export async function ledgerSums(db: Database | Write, collectionId: number, wish: LedgerWish, today: string): Promise<LedgerSums> {
   const each = sql.join(FAMILIES.map((_family, i) => sql`coalesce(sum(families[${sql.lit(i + 1)}]), 0)::integer`));
-  const { rows } = await sql<Omit<LedgerSums, 'families'> & { families: number[] }>`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
-    select count(*)::integer as pages, coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should, coalesce(sum(consider), 0)::integer as consider,
+  const { rows } = await sql<
+    Omit<LedgerSums, 'families'> & { families: number[] }
+  >`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
+    select count(*)::integer as pages, coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should,
+      coalesce(sum(consider), 0)::integer as consider,
       coalesce(sum(questions), 0)::integer as questions, array[${each}] as families
     from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)}`.execute(db);
   const { families, ...sums } = rows[0]!;

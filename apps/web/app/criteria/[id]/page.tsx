@@ -21,7 +21,13 @@ export default async function CriterionPage({ params }: Place) {
   // The criterion itself ships with the application: it shows even while the database is away.
   const screen = await screenWithPeople(() => Promise.resolve({ ok: true, value: null }));
   const { actor, people } = 'data' in screen ? screen.data : { actor: { id: '' }, people: [] };
-  const rules = RULES.filter((rule) => rule.criteria.includes(criterion.id)).map(({ id, title, why, fix, weight }) => ({ id, title, why, fix, weight }));
+  const rules = RULES.filter((rule) => rule.criteria.includes(criterion.id)).map(({ id, title, why, fix, weight }) => ({
+    id,
+    title,
+    why,
+    fix,
+    weight,
+  }));
   return (
     <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: `Criterion ${criterion.id}` }]} actor={actor} people={people}>
       <CriterionScreen criterion={criterion} rules={rules} />

@@ -8,7 +8,19 @@ import type { Pair } from '../place';
 import type { DeskActions, DeskState } from '../useDesk';
 import { Comparison } from './Comparison';
 
-const Face = styled.div`overflow: auto; min-height: 0; ${TableFrame} { margin: 0; border-right: 0; } td > div { display: flex; flex-wrap: wrap; gap: 0.4rem; }`;
+const Face = styled.div`
+  overflow: auto;
+  min-height: 0;
+  ${TableFrame} {
+    margin: 0;
+    border-right: 0;
+  }
+  td > div {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+  }
+`;
 
 export interface ChangesFaceProps {
   state: DeskState;
@@ -27,18 +39,49 @@ export function ChangesFace({ state, actions, mayChange, pair, onPair }: Changes
       <TableFrame tabIndex={0} role="region" aria-label="Revisions">
         <Table>
           <caption>Revisions, newest first</caption>
-          <thead><tr><th scope="col" className="number">No.</th><th scope="col">What happened</th><th scope="col">By</th><th scope="col">When</th><th scope="col">Look and go back</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col" className="number">
+                No.
+              </th>
+              <th scope="col">What happened</th>
+              <th scope="col">By</th>
+              <th scope="col">When</th>
+              <th scope="col">Look and go back</th>
+            </tr>
+          </thead>
           <tbody>
             {history.map((line, i) => (
               <tr key={line.number}>
-                <th scope="row" className="number">{line.number}</th>
+                <th scope="row" className="number">
+                  {line.number}
+                </th>
                 <td>{line.note ? `${causeWord(line.cause)}: ${line.note}` : causeWord(line.cause)}</td>
                 <td className="whole">{line.by}</td>
-                <td className="whole"><When at={line.at} /></td>
+                <td className="whole">
+                  <When at={line.at} />
+                </td>
                 <td>
                   <div>
-                    {history[i + 1] && <Button onPress={() => onPair({ from: history[i + 1]!.number, to: line.number })} aria-label={`What it changed: revision ${line.number}`}>What it changed</Button>}
-                    {line.number === revision.number ? 'This is the newest' : <Button isDisabled={!mayChange || state.busy} onPress={() => void actions.restore(line.number)} aria-label={`Restore revision ${line.number}`}>Restore</Button>}
+                    {history[i + 1] && (
+                      <Button
+                        onPress={() => onPair({ from: history[i + 1]!.number, to: line.number })}
+                        aria-label={`What it changed: revision ${line.number}`}
+                      >
+                        What it changed
+                      </Button>
+                    )}
+                    {line.number === revision.number ? (
+                      'This is the newest'
+                    ) : (
+                      <Button
+                        isDisabled={!mayChange || state.busy}
+                        onPress={() => void actions.restore(line.number)}
+                        aria-label={`Restore revision ${line.number}`}
+                      >
+                        Restore
+                      </Button>
+                    )}
                   </div>
                 </td>
               </tr>

@@ -21,16 +21,25 @@ function start(answer: unknown) {
 
 const note = (id: number, sentence: string) => ({ id, sentence, weight: 'must' });
 const COMPARED = {
-  from: { number: 1, html: '<p>The hive stands in the rain.</p>\n<p>It is old.</p>' }, to: { number: 3, html: '<p>The hive stands in the snow.</p>\n<p>It is old.</p>' },
-  fixed: [note(1, 'The link says only “here”')], kept: [], brought: [note(2, 'The image hive.png has no alternative')],
+  from: { number: 1, html: '<p>The hive stands in the rain.</p>\n<p>It is old.</p>' },
+  to: { number: 3, html: '<p>The hive stands in the snow.</p>\n<p>It is old.</p>' },
+  fixed: [note(1, 'The link says only “here”')],
+  kept: [],
+  brought: [note(2, 'The image hive.png has no alternative')],
 } as unknown as RevisionsCompared;
 
 test('two revisions are asked for, and what became of the notes is told', async () => {
   const { asked } = start({ ok: true, value: COMPARED });
   expect(await screen.findByText('The link says only “here”')).toBeTruthy();
   expect(asked).toEqual([{ from: 1, to: 3 }]);
-  expect(screen.getAllByRole('heading', { level: 3 }).map((heading) => heading.textContent)).toEqual(['Fixed: 1 note', 'Still there: 0 notes', 'New: 1 note']);
-  expect(within(screen.getByRole('heading', { name: 'New: 1 note' }).parentElement!).getByRole('listitem').textContent).toBe('Must: The image hive.png has no alternative');
+  expect(screen.getAllByRole('heading', { level: 3 }).map((heading) => heading.textContent)).toEqual([
+    'Fixed: 1 note',
+    'Still there: 0 notes',
+    'New: 1 note',
+  ]);
+  expect(within(screen.getByRole('heading', { name: 'New: 1 note' }).parentElement!).getByRole('listitem').textContent).toBe(
+    'Must: The image hive.png has no alternative',
+  );
 });
 
 test('in the texts only the words that differ are marked', async () => {
@@ -44,7 +53,10 @@ test('as proof both stand beside one another, each at its own address and withou
   const { user } = start({ ok: true, value: COMPARED });
   await user.click(await screen.findByRole('radio', { name: 'as proof' }));
   const frames = screen.getAllByTitle(/Proof of revision/);
-  expect(frames.map((frame) => frame.getAttribute('src'))).toEqual([expect.stringMatching(/revision=1$/), expect.stringMatching(/revision=3$/)]);
+  expect(frames.map((frame) => frame.getAttribute('src'))).toEqual([
+    expect.stringMatching(/revision=1$/),
+    expect.stringMatching(/revision=3$/),
+  ]);
   for (const frame of frames) expect(frame.getAttribute('sandbox')).not.toContain('allow-scripts');
 });
 

@@ -12,20 +12,112 @@ import type { Pair } from '../place';
 import { proofAddress } from '../proof/Proof';
 import { sideBySide, type SideLine } from './sideBySide';
 
-const Section = styled.section`padding: 0.75rem 1.25rem 1rem; background: var(--sheet); border: 1px solid var(--line); border-right: 0; display: grid; gap: 0.75rem; min-width: 0; h2 { font-size: 1.125rem; }`;
-const Bar = styled.div`display: flex; flex-wrap: wrap; gap: 0.4rem 1rem; align-items: center;`;
+const Section = styled.section`
+  padding: 0.75rem 1.25rem 1rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-right: 0;
+  display: grid;
+  gap: 0.75rem;
+  min-width: 0;
+  h2 {
+    font-size: 1.125rem;
+  }
+`;
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: center;
+`;
 const Became = styled.div`
-  display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 12rem), 1fr)); gap: 0.75rem; font-size: 0.875rem;
-  h3 { font: 600 0.875rem var(--sans); } li { display: grid; grid-template-columns: 1rem minmax(0, 1fr); gap: 0.4rem; padding: 0.1rem 0; overflow-wrap: anywhere; }
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 12rem), 1fr));
+  gap: 0.75rem;
+  font-size: 0.875rem;
+  h3 {
+    font: 600 0.875rem var(--sans);
+  }
+  li {
+    display: grid;
+    grid-template-columns: 1rem minmax(0, 1fr);
+    gap: 0.4rem;
+    padding: 0.1rem 0;
+    overflow-wrap: anywhere;
+  }
 `;
 const Texts = styled.div`
-  overflow: auto; border: 1px solid var(--line); max-height: 34rem; &:focus-visible { outline-offset: -3px; }
-  table { border-collapse: collapse; width: 100%; table-layout: fixed; font: 0.8125rem/1.5 var(--mono); } caption { text-align: left; font: 600 0.875rem var(--sans); padding: 0.3rem 0.5rem; }
-  col.line { width: 2.75rem; } td, th { vertical-align: top; padding: 0 0.4rem; text-align: left; white-space: pre-wrap; overflow-wrap: anywhere; font-weight: 400; } tbody th { color: var(--quiet); text-align: right; } thead th { font: 600 0.8125rem var(--sans); border-bottom: 1px solid var(--line); }
-  mark { background: var(--gallWash); color: var(--ink); border-bottom: 2px solid var(--gall); } del { background: var(--rubricWash); color: var(--ink); text-decoration: none; border-bottom: 2px solid var(--rubric); }
-  td.folded { color: var(--quiet); font: 0.8125rem var(--sans); padding: 0.2rem 0.5rem; background: var(--paper); }
+  overflow: auto;
+  border: 1px solid var(--line);
+  max-height: 34rem;
+  &:focus-visible {
+    outline-offset: -3px;
+  }
+  table {
+    border-collapse: collapse;
+    width: 100%;
+    table-layout: fixed;
+    font: 0.8125rem/1.5 var(--mono);
+  }
+  caption {
+    text-align: left;
+    font: 600 0.875rem var(--sans);
+    padding: 0.3rem 0.5rem;
+  }
+  col.line {
+    width: 2.75rem;
+  }
+  td,
+  th {
+    vertical-align: top;
+    padding: 0 0.4rem;
+    text-align: left;
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+    font-weight: 400;
+  }
+  tbody th {
+    color: var(--quiet);
+    text-align: right;
+  }
+  thead th {
+    font: 600 0.8125rem var(--sans);
+    border-bottom: 1px solid var(--line);
+  }
+  mark {
+    background: var(--gallWash);
+    color: var(--ink);
+    border-bottom: 2px solid var(--gall);
+  }
+  del {
+    background: var(--rubricWash);
+    color: var(--ink);
+    text-decoration: none;
+    border-bottom: 2px solid var(--rubric);
+  }
+  td.folded {
+    color: var(--quiet);
+    font: 0.8125rem var(--sans);
+    padding: 0.2rem 0.5rem;
+    background: var(--paper);
+  }
 `;
-const Proofs = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 17rem), 1fr)); gap: 0.75rem; h3 { font: 600 0.875rem var(--sans); margin-bottom: 0.25rem; } iframe { width: 100%; height: 32rem; border: 1px solid var(--line); background: #fffefa; color-scheme: light; }`;
+const Proofs = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 17rem), 1fr));
+  gap: 0.75rem;
+  h3 {
+    font: 600 0.875rem var(--sans);
+    margin-bottom: 0.25rem;
+  }
+  iframe {
+    width: 100%;
+    height: 32rem;
+    border: 1px solid var(--line);
+    background: #fffefa;
+    color-scheme: light;
+  }
+`;
 
 export interface ComparisonProps {
   desk: Desk;
@@ -43,9 +135,23 @@ export function Comparison({ desk, pair, onPair }: ComparisonProps) {
     <Section aria-label="Comparison">
       <Bar>
         <h2>{`Revision ${pair.from} against ${pair.to}`}</h2>
-        <Pick label="From" value={String(pair.from)} onChange={pick('from')} options={options.filter((one) => one.value !== String(pair.to))} />
+        <Pick
+          label="From"
+          value={String(pair.from)}
+          onChange={pick('from')}
+          options={options.filter((one) => one.value !== String(pair.to))}
+        />
         <Pick label="To" value={String(pair.to)} onChange={pick('to')} options={options.filter((one) => one.value !== String(pair.from))} />
-        <Choice label="Shown as" hideLabel value={as} onChange={(next) => setAs(next as 'text' | 'proof')} options={[{ value: 'text', label: 'as text' }, { value: 'proof', label: 'as proof' }]} />
+        <Choice
+          label="Shown as"
+          hideLabel
+          value={as}
+          onChange={(next) => setAs(next as 'text' | 'proof')}
+          options={[
+            { value: 'text', label: 'as text' },
+            { value: 'proof', label: 'as proof' },
+          ]}
+        />
         <Button onPress={() => onPair(null)}>Close</Button>
       </Bar>
       {problem && <ProblemNotice problem={problem} />}
@@ -57,12 +163,18 @@ export function Comparison({ desk, pair, onPair }: ComparisonProps) {
             <NotesThat title="Still there" notes={compared.kept} />
             <NotesThat title="New" notes={compared.brought} />
           </Became>
-          {as === 'text' ? <TextsBeside compared={compared} /> : (
+          {as === 'text' ? (
+            <TextsBeside compared={compared} />
+          ) : (
             <Proofs>
               {[pair.from, pair.to].map((number) => (
                 <div key={number}>
                   <h3>{`Revision ${number}`}</h3>
-                  <iframe title={`Proof of revision ${number}`} sandbox="allow-same-origin" src={proofAddress(desk.collection.slug, desk.address, number)} />
+                  <iframe
+                    title={`Proof of revision ${number}`}
+                    sandbox="allow-same-origin"
+                    src={proofAddress(desk.collection.slug, desk.address, number)}
+                  />
                 </div>
               ))}
             </Proofs>
@@ -77,7 +189,9 @@ function useCompared(pageId: number, pair: Pair): { compared: RevisionsCompared 
   const [found, setFound] = useState<{ pair: Pair; compared: RevisionsCompared | null; problem: Problem | null } | null>(null);
   useEffect(() => {
     let current = true;
-    void send<RevisionsCompared>(`/api/pages/${pageId}/compare`, pair).then((sent) => current && setFound({ pair, compared: sent.ok ? sent.value : null, problem: sent.ok ? null : sent.problem }));
+    void send<RevisionsCompared>(`/api/pages/${pageId}/compare`, pair).then(
+      (sent) => current && setFound({ pair, compared: sent.ok ? sent.value : null, problem: sent.ok ? null : sent.problem }),
+    );
     return () => void (current = false);
   }, [pageId, pair]);
   return found && found.pair.from === pair.from && found.pair.to === pair.to ? found : { compared: null, problem: null };
@@ -93,7 +207,13 @@ function NotesThat({ title, notes }: { title: string; notes: readonly ComparedNo
       {notes.length > 0 && (
         <ul>
           {notes.slice(0, MOST_NOTES).map((note) => (
-            <li key={note.id}><Drop weight={note.weight} size={14} /><span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.sentence}</span></li>
+            <li key={note.id}>
+              <Drop weight={note.weight} size={14} />
+              <span>
+                <span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>
+                {note.sentence}
+              </span>
+            </li>
           ))}
         </ul>
       )}
@@ -107,13 +227,36 @@ function TextsBeside({ compared: { from, to } }: { compared: RevisionsCompared }
   return (
     <Texts tabIndex={0} role="region" aria-label="Both texts">
       <table>
-        <caption>{rows.every((row) => 'folded' in row) ? 'The texts are equal' : 'Text of both revisions; what differs is underlined'}</caption>
-        <colgroup><col className="line" /><col /><col className="line" /><col /></colgroup>
-        <thead><tr><th scope="col">Line</th><th scope="col">{`Revision ${from.number}`}</th><th scope="col">Line</th><th scope="col">{`Revision ${to.number}`}</th></tr></thead>
+        <caption>
+          {rows.every((row) => 'folded' in row) ? 'The texts are equal' : 'Text of both revisions; what differs is underlined'}
+        </caption>
+        <colgroup>
+          <col className="line" />
+          <col />
+          <col className="line" />
+          <col />
+        </colgroup>
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col">{`Revision ${from.number}`}</th>
+            <th scope="col">Line</th>
+            <th scope="col">{`Revision ${to.number}`}</th>
+          </tr>
+        </thead>
         <tbody>
-          {rows.map((row, i) => ('folded' in row
-            ? <tr key={i}><td className="folded" colSpan={4}>{`${counted(row.folded, 'line')} the same`}</td></tr>
-            : <tr key={i}><Side line={row.left} as="del" /><Side line={row.right} as="mark" /></tr>))}
+          {rows.map((row, i) =>
+            'folded' in row ? (
+              <tr key={i}>
+                <td className="folded" colSpan={4}>{`${counted(row.folded, 'line')} the same`}</td>
+              </tr>
+            ) : (
+              <tr key={i}>
+                <Side line={row.left} as="del" />
+                <Side line={row.right} as="mark" />
+              </tr>
+            ),
+          )}
         </tbody>
       </table>
     </Texts>
@@ -121,7 +264,13 @@ function TextsBeside({ compared: { from, to } }: { compared: RevisionsCompared }
 }
 
 function Side({ line, as: Marked }: { line: SideLine | null; as: 'del' | 'mark' }) {
-  if (!line) return <><td /><td /></>;
+  if (!line)
+    return (
+      <>
+        <td />
+        <td />
+      </>
+    );
   return (
     <>
       <th scope="row">{line.number}</th>

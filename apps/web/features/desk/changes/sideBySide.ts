@@ -29,7 +29,8 @@ export function sideBySide(from: string, to: string): DiffRow[] {
     if (part.removed) {
       const next = parts[i + 1];
       const others = next?.added ? linesOf(next.value) : [];
-      for (let at = 0; at < Math.max(lines.length, others.length); at++) rows.push(changedRow(lines[at], others[at], left + at + 1, right + at + 1));
+      for (let at = 0; at < Math.max(lines.length, others.length); at++)
+        rows.push(changedRow(lines[at], others[at], left + at + 1, right + at + 1));
       left += lines.length;
       right += others.length;
     } else if (part.added) {
@@ -57,16 +58,29 @@ function changedRow(from: string | undefined, to: string | undefined, left: numb
   }
   const words = diffWordsWithSpace(from, to);
   return {
-    left: { number: left, pieces: words.filter((word) => !word.added).map((word) => ({ text: word.value, marked: Boolean(word.removed) })) },
-    right: { number: right, pieces: words.filter((word) => !word.removed).map((word) => ({ text: word.value, marked: Boolean(word.added) })) },
+    left: {
+      number: left,
+      pieces: words.filter((word) => !word.added).map((word) => ({ text: word.value, marked: Boolean(word.removed) })),
+    },
+    right: {
+      number: right,
+      pieces: words.filter((word) => !word.removed).map((word) => ({ text: word.value, marked: Boolean(word.added) })),
+    },
   };
 }
 
 function equalRows(lines: readonly string[], left: number, right: number, first: boolean, last: boolean): DiffRow[] {
-  const row = (at: number): DiffRow => ({ left: { number: left + at + 1, pieces: [{ text: lines[at]!, marked: false }] }, right: { number: right + at + 1, pieces: [{ text: lines[at]!, marked: false }] } });
+  const row = (at: number): DiffRow => ({
+    left: { number: left + at + 1, pieces: [{ text: lines[at]!, marked: false }] },
+    right: { number: right + at + 1, pieces: [{ text: lines[at]!, marked: false }] },
+  });
   const head = first ? 0 : AROUND;
   const tail = last ? 0 : AROUND;
   if (lines.length <= head + tail + 1) return lines.map((_, at) => row(at));
   const folded = lines.length - head - tail;
-  return [...Array.from({ length: head }, (_, at) => row(at)), { folded }, ...Array.from({ length: tail }, (_, at) => row(lines.length - tail + at))];
+  return [
+    ...Array.from({ length: head }, (_, at) => row(at)),
+    { folded },
+    ...Array.from({ length: tail }, (_, at) => row(lines.length - tail + at)),
+  ];
 }

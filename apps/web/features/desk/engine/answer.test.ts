@@ -8,7 +8,13 @@ function ask<K extends Question['kind']>(question: Extract<Question, { kind: K }
 }
 
 function page(source: string): PageText {
-  return { source, scope: 'fragment', title: 'Wax', address: 'unit-1/wax.html', neighbours: { titles: { 'unit-1/spring.html': 'Spring work', 'images/hive.png': '' } } };
+  return {
+    source,
+    scope: 'fragment',
+    title: 'Wax',
+    address: 'unit-1/wax.html',
+    neighbours: { titles: { 'unit-1/spring.html': 'Spring work', 'images/hive.png': '' } },
+  };
 }
 
 function first(text: PageText): DraftNote {
@@ -17,17 +23,34 @@ function first(text: PageText): DraftNote {
 
 test('a draft’s notes say where, how heavy and what', () => {
   expect(ask({ kind: 'audit', page: page('<h2>Wax</h2>\n<p><img src="hive.png"></p>') })).toEqual([
-    { rule: 'images/no-alternative', family: 'images', weight: 'must', outcome: 'failed', path: '/html[1]/body[1]/p[1]/img[1]', start: 16, end: 36, line: 2, title: 'Image with no alternative', sentence: 'The image hive.png has no alternative', why: expect.stringContaining('cannot see it') as string },
+    {
+      rule: 'images/no-alternative',
+      family: 'images',
+      weight: 'must',
+      outcome: 'failed',
+      path: '/html[1]/body[1]/p[1]/img[1]',
+      start: 16,
+      end: 36,
+      line: 2,
+      title: 'Image with no alternative',
+      sentence: 'The image hive.png has no alternative',
+      why: expect.stringContaining('cannot see it') as string,
+    },
   ]);
 });
 
 test('offers come with what they propose, and the image with its place in the collection', () => {
   const text = page('<p><img src="../images/hive.png"></p>');
   const { offers, image } = ask({ kind: 'offers', page: text, finding: first(text) });
-  expect(offers.map((offer) => [offer.name, offer.certain])).toEqual([['describe', false], ['decorative', false]]);
+  expect(offers.map((offer) => [offer.name, offer.certain])).toEqual([
+    ['describe', false],
+    ['decorative', false],
+  ]);
   expect(image).toBe('images/hive.png');
   const link = page('<p><a href="spring.html">here</a></p>');
-  expect(ask({ kind: 'offers', page: link, finding: first(link) }).offers.find((offer) => offer.name === 'use-target-title')?.inputs).toEqual({ text: 'Spring work' });
+  expect(
+    ask({ kind: 'offers', page: link, finding: first(link) }).offers.find((offer) => offer.name === 'use-target-title')?.inputs,
+  ).toEqual({ text: 'Spring work' });
 });
 
 test('a preview shows both sides as said and as written', () => {
@@ -56,13 +79,22 @@ test('a correction of the whole page is heard when it opens', () => {
 test('a remedy that declines says why, and a note that is gone says so', () => {
   const text = page('<p><img src="hive.png"></p>');
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'describe', inputs: { alt: '' } })).toMatchObject({ ok: false });
-  expect(ask({ kind: 'preview', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 }, remedy: 'fill', inputs: {} })).toEqual({ ok: false, reason: 'This note is no longer on the page.' });
-  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({ offers: [], image: null, subject: null, fix: '' });
+  expect(
+    ask({ kind: 'preview', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 }, remedy: 'fill', inputs: {} }),
+  ).toEqual({ ok: false, reason: 'This note is no longer on the page.' });
+  expect(ask({ kind: 'offers', page: text, finding: { rule: 'links/blank', path: '/html[1]', start: 0 } })).toEqual({
+    offers: [],
+    image: null,
+    subject: null,
+    fix: '',
+  });
 });
 
 test('a text to be brought in is sized up', () => {
   expect(ask({ kind: 'size-up', source: '<p>One</p>' })).toEqual({ scope: 'fragment', title: '', notes: 0 });
-  expect(ask({ kind: 'size-up', source: '<html lang="en"><title> Wax </title><body><main><h1>Wax</h1><p>Text.</p></main></body></html>' })).toEqual({ scope: 'document', title: 'Wax', notes: 0 });
+  expect(
+    ask({ kind: 'size-up', source: '<html lang="en"><title> Wax </title><body><main><h1>Wax</h1><p>Text.</p></main></body></html>' }),
+  ).toEqual({ scope: 'document', title: 'Wax', notes: 0 });
 });
 
 const keys = (text: PageText, rule: string) => ask<'audit'>({ kind: 'audit', page: text }).filter((note) => note.rule === rule);
@@ -72,7 +104,10 @@ test('the same slip in other places is counted, and shown with what becomes of e
   const among = keys(text, 'links/new-window');
   const alike = ask<'alike'>({ kind: 'alike', page: text, finding: among[0]!, remedy: 'same-window', inputs: {}, among, shown: 2 });
   expect([alike.many, alike.shown.map((one) => one.preview.ok)]).toEqual([3, [true, true]]);
-  expect(ask<'alike'>({ kind: 'alike', page: text, finding: among[0]!, remedy: 'same-window', inputs: {}, among: among.slice(0, 1), shown: 2 }).many).toBe(1);
+  expect(
+    ask<'alike'>({ kind: 'alike', page: text, finding: among[0]!, remedy: 'same-window', inputs: {}, among: among.slice(0, 1), shown: 2 })
+      .many,
+  ).toBe(1);
 });
 
 test('what is certain leaves out what a person has settled', () => {
@@ -85,7 +120,9 @@ test('what is certain leaves out what a person has settled', () => {
 test('a correction gives the text after it, or nothing where it declines', () => {
   const text = page('<p><img src="hive.png"></p>');
   const [finding] = keys(text, 'images/no-alternative');
-  expect(ask<'remedied'>({ kind: 'remedied', page: text, finding: finding!, remedy: 'describe', inputs: { alt: 'A hive' } })).toBe('<p><img alt="A hive" src="hive.png"></p>');
+  expect(ask<'remedied'>({ kind: 'remedied', page: text, finding: finding!, remedy: 'describe', inputs: { alt: 'A hive' } })).toBe(
+    '<p><img alt="A hive" src="hive.png"></p>',
+  );
   expect(ask<'remedied'>({ kind: 'remedied', page: text, finding: finding!, remedy: 'describe', inputs: { alt: '' } })).toBeNull();
 });
 
@@ -93,11 +130,21 @@ test('a page is heard, taken apart and put in order', () => {
   const text = page('<h2>Wax</h2><table><tr><td>Hive</td><td>Yield</td></tr><tr><td>North</td><td>12</td></tr></table>');
   expect(ask<'heard'>({ kind: 'heard', page: text }).lines[0]).toMatchObject({ says: 'Heading level 2, Wax' });
   const [table] = ask<'structure'>({ kind: 'structure', page: text }).tables;
-  const would = ask<'arranged'>({ kind: 'arranged', page: text, arrangement: { kind: 'table', path: table!.path, headers: 'both', caption: '' } });
+  const would = ask<'arranged'>({
+    kind: 'arranged',
+    page: text,
+    arrangement: { kind: 'table', path: table!.path, headers: 'both', caption: '' },
+  });
   expect(would.ok && would.table!.lines[1]![1]!.heads).toEqual(['North', 'Yield']);
   const flat = ask<'arranged'>({ kind: 'arranged', page: text, arrangement: { kind: 'flatten', path: table!.path, order: 'columns' } });
   expect(flat.ok && flat.lines.map((line) => line.says)).toEqual(['Hive', 'North', 'Yield', '12']);
-  expect(ask<'arranged'>({ kind: 'arranged', page: text, arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h2[9]', level: 2 }] } })).toMatchObject({ ok: false });
+  expect(
+    ask<'arranged'>({
+      kind: 'arranged',
+      page: text,
+      arrangement: { kind: 'levels', levels: [{ path: '/html[1]/body[1]/h2[9]', level: 2 }] },
+    }),
+  ).toMatchObject({ ok: false });
   expect(ask<'blocks'>({ kind: 'blocks', page: text })).toHaveLength(2);
 });
 

@@ -1,6 +1,31 @@
 import {
-  addressOf, alikeTo, amendPage, applyRemedy, arrange, auditPage, cleanPaste, DEFAULT_PROFILE, elementAt, inspectKinds, inspectStructure, isCertain, fixCertain, offersFor, parsePage, REMEDIES, resolveAddress, ruleOf, selectFindings, sentenceOf, speakPage, subjectOf, surroundingsFrom,
-  textBlocks, titleText, type Finding, type Page,
+  addressOf,
+  alikeTo,
+  amendPage,
+  applyRemedy,
+  arrange,
+  auditPage,
+  cleanPaste,
+  DEFAULT_PROFILE,
+  elementAt,
+  inspectKinds,
+  inspectStructure,
+  isCertain,
+  fixCertain,
+  offersFor,
+  parsePage,
+  REMEDIES,
+  resolveAddress,
+  ruleOf,
+  selectFindings,
+  sentenceOf,
+  speakPage,
+  subjectOf,
+  surroundingsFrom,
+  textBlocks,
+  titleText,
+  type Finding,
+  type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
 import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, SizedUp } from './protocol';
@@ -65,7 +90,9 @@ export class PageReader {
   practise(): void {
     this.rounds--;
     const { opened } = this;
-    const place = opened?.page.texts.find(({ range, parent }) => range && range.end - range.start > 20 && parent?.kind === 'element' && parent.tag === 'p')?.range;
+    const place = opened?.page.texts.find(
+      ({ range, parent }) => range && range.end - range.start > 20 && parent?.kind === 'element' && parent.tag === 'p',
+    )?.range;
     if (!opened || !place) return void (this.ready = false);
     const { source } = opened.text;
     const at = place.start + 10;
@@ -90,7 +117,12 @@ export class PageReader {
     // A keystroke in a text leaves the rest of the page as it is known. Amending uses up the page that was open.
     this.opened = null;
     const amended = opened && isSamePlace(opened.text, text) ? amendPage(opened.page, text.source) : null;
-    const page = amended ?? parsePage(text.source, { ...(text.scope ? { scope: text.scope } : {}), surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.neighbours) });
+    const page =
+      amended ??
+      parsePage(text.source, {
+        ...(text.scope ? { scope: text.scope } : {}),
+        surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.neighbours),
+      });
     this.opened = { text, page, findings: auditPage(page).findings };
     return this.opened;
   }
@@ -102,7 +134,14 @@ export class PageReader {
 
   private offers(text: PageText, key: FindingKey): Answers['offers'] {
     const { page, finding } = this.find(text, key);
-    return finding ? { offers: offersFor(page, finding), image: imageOf(page, finding, text.address), subject: subjectOf(page, finding), fix: ruleOf(key.rule)?.fix ?? '' } : { offers: [], image: null, subject: null, fix: '' };
+    return finding
+      ? {
+          offers: offersFor(page, finding),
+          image: imageOf(page, finding, text.address),
+          subject: subjectOf(page, finding),
+          fix: ruleOf(key.rule)?.fix ?? '',
+        }
+      : { offers: [], image: null, subject: null, fix: '' };
   }
 
   private preview({ page: text, finding: key, remedy, inputs }: Asked<'preview'>): Preview {
@@ -120,7 +159,10 @@ export class PageReader {
     const { page, finding } = this.find(text, key);
     if (!finding) return { many: 0, shown: [] };
     const alike = alikeTo(page, finding, remedy, those(this.open(text).findings, among));
-    return { many: alike.length, shown: alike.slice(0, shown).map((one) => oneOfMany(page, one, remedy, { ...proposalOf(page, one, remedy), ...inputs })) };
+    return {
+      many: alike.length,
+      shown: alike.slice(0, shown).map((one) => oneOfMany(page, one, remedy, { ...proposalOf(page, one, remedy), ...inputs })),
+    };
   }
 
   private certain({ page: text, settled }: Asked<'certain'>): Answers['certain'] {
@@ -155,7 +197,13 @@ function settledIn(findings: readonly Finding[], settled: Asked<'certain'>['sett
 
 /** Whether two texts stand at one place, with the same around them. */
 function isSamePlace(one: PageText, other: PageText): boolean {
-  return one.address === other.address && one.scope === other.scope && one.title === other.title && isSameRecord(one.neighbours.titles, other.neighbours.titles) && isSameRecord(one.neighbours.sheets ?? {}, other.neighbours.sheets ?? {});
+  return (
+    one.address === other.address &&
+    one.scope === other.scope &&
+    one.title === other.title &&
+    isSameRecord(one.neighbours.titles, other.neighbours.titles) &&
+    isSameRecord(one.neighbours.sheets ?? {}, other.neighbours.sheets ?? {})
+  );
 }
 
 function isSameRecord(one: Readonly<Record<string, string>>, other: Readonly<Record<string, string>>): boolean {
@@ -181,7 +229,19 @@ function imageOf(page: Page, finding: Finding, from: string): string | null {
 
 function draftNote(finding: Finding): DraftNote {
   const { rule, family, weight, outcome, at } = finding;
-  return { rule, family, weight, outcome, path: at.path, start: at.start, end: at.end, line: at.line, title: ruleOf(rule)?.title ?? rule, sentence: sentenceOf(finding), why: ruleOf(rule)?.why ?? '' };
+  return {
+    rule,
+    family,
+    weight,
+    outcome,
+    path: at.path,
+    start: at.start,
+    end: at.end,
+    line: at.line,
+    title: ruleOf(rule)?.title ?? rule,
+    sentence: sentenceOf(finding),
+    why: ruleOf(rule)?.why ?? '',
+  };
 }
 
 /** A paste, cleaned; lines that were said to head something become headings. */

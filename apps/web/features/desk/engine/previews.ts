@@ -1,6 +1,23 @@
 import {
-  applyRemedy, arrange, elementAt, inspectStructure, mapOffset, offersFor, outline, parsePage, sentenceOf, speakPage, speakRange, speakWhole,
-  type Arrangement, type Change, type Finding, type Inputs, type Page, type RemedyName, type SpokenLine,
+  applyRemedy,
+  arrange,
+  elementAt,
+  inspectStructure,
+  mapOffset,
+  offersFor,
+  outline,
+  parsePage,
+  sentenceOf,
+  speakPage,
+  speakRange,
+  speakWhole,
+  type Arrangement,
+  type Change,
+  type Finding,
+  type Inputs,
+  type Page,
+  type RemedyName,
+  type SpokenLine,
 } from '@inkwell/core';
 import type { Arranged, OneOfMany, Preview, Side } from './protocol';
 
@@ -35,9 +52,14 @@ export function arranged(page: Page, arrangement: Arrangement): Arranged {
   const result = arrange(page, arrangement);
   if (!result.ok) return result;
   const after = reparsed(page, result.value.after);
-  if (arrangement.kind === 'table') return { ok: true, lines: [], table: inspectStructure(after, []).tables.find((one) => one.path === arrangement.path) ?? null };
+  if (arrangement.kind === 'table')
+    return { ok: true, lines: [], table: inspectStructure(after, []).tables.find((one) => one.path === arrangement.path) ?? null };
   const [edit] = result.value.change.edits;
-  return { ok: true, lines: arrangement.kind === 'flatten' && edit ? linesWithin(after, { start: edit.start, end: edit.start + edit.text.length }) : [], table: null };
+  return {
+    ok: true,
+    lines: arrangement.kind === 'flatten' && edit ? linesWithin(after, { start: edit.start, end: edit.start + edit.text.length }) : [],
+    table: null,
+  };
 }
 
 /** What is said of the elements that begin in a stretch of the source. */
@@ -67,7 +89,12 @@ function side(page: Page, range: Stretch, say: (page: Page, range: Stretch) => s
 }
 
 function outlineSide(page: Page): Side {
-  return { spoken: outline(page).map((heading) => `${heading.level} ${heading.name}`).join(' · '), markup: '' };
+  return {
+    spoken: outline(page)
+      .map((heading) => `${heading.level} ${heading.name}`)
+      .join(' · '),
+    markup: '',
+  };
 }
 
 function shortened(markup: string): string {

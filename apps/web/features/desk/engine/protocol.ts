@@ -1,4 +1,21 @@
-import type { Arrangement, Family, FindingOutcome, Inputs, Kinds, Neighbours, Pasted, RemedyName, RemedyOffer, Scope, SpokenLine, Structure, Subject, TableView, TextBlock, Weight } from '@inkwell/core';
+import type {
+  Arrangement,
+  Family,
+  FindingOutcome,
+  Inputs,
+  Kinds,
+  Neighbours,
+  Pasted,
+  RemedyName,
+  RemedyOffer,
+  Scope,
+  SpokenLine,
+  Structure,
+  Subject,
+  TableView,
+  TextBlock,
+  Weight,
+} from '@inkwell/core';
 
 /** A page as the worker needs it: its text and what its surroundings know. */
 export interface PageText {

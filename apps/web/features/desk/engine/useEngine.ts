@@ -27,7 +27,11 @@ export class Engine {
   private readonly listeners = new Set<() => void>();
   health: Health = { trouble: null, begun: 0 };
 
-  constructor(private readonly startWorker: () => Worker = () => new Worker(new URL('../../../workers/engine.worker.ts', import.meta.url), { type: 'module' }), private readonly longest = LONGEST_MS) {}
+  constructor(
+    private readonly startWorker: () => Worker = () =>
+      new Worker(new URL('../../../workers/engine.worker.ts', import.meta.url), { type: 'module' }),
+    private readonly longest = LONGEST_MS,
+  ) {}
 
   /** Answers of one kind for one question; the worker keeps the last page open between them. Rejects when it could not answer. */
   ask<K extends Question['kind']>(question: Extract<Question, { kind: K }>): Promise<Answers[K]> {
@@ -92,19 +96,31 @@ export class Engine {
 }
 
 export function useHealth(engine: Engine): Health {
-  return useSyncExternalStore(engine.subscribe, () => engine.health, () => engine.health);
+  return useSyncExternalStore(
+    engine.subscribe,
+    () => engine.health,
+    () => engine.health,
+  );
 }
 
 /**
  * The engine's answer to a question; null until it has come, and when it could not be given: `useHealth` says so, and `again` asks anew.
  * To another question the last answer is kept meanwhile when asked to, so that nothing flickers.
  */
-export function useAnswer<K extends Question['kind']>(engine: Engine, question: Extract<Question, { kind: K }> | null, kept = false): Answers[K] | null {
+export function useAnswer<K extends Question['kind']>(
+  engine: Engine,
+  question: Extract<Question, { kind: K }> | null,
+  kept = false,
+): Answers[K] | null {
   const [answered, setAnswered] = useState<{ question: unknown; answer: Answers[K] } | null>(null);
   const { begun } = useHealth(engine);
   useEffect(() => {
     let current = true;
-    if (question) engine.ask<K>(question).then((answer) => current && setAnswered({ question, answer }), () => undefined);
+    if (question)
+      engine.ask<K>(question).then(
+        (answer) => current && setAnswered({ question, answer }),
+        () => undefined,
+      );
     return () => void (current = false);
   }, [engine, question, begun]);
   return question && answered && (kept || answered.question === question) ? answered.answer : null;

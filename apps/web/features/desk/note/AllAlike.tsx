@@ -30,13 +30,40 @@ export interface AllAlikeProps {
 export function AllAlike({ state, note, engine, text, finding, remedy, inputs, mayChange, onOpen, onFix }: AllAlikeProps) {
   const [open, setOpen] = useState(false);
   const among = useMemo(() => state.desk.notes.filter((one) => one.rule === note.rule && isOpen(one)).map(keyOf), [state.desk, note.rule]);
-  const count = useAnswer<'alike'>(engine, useMemo(() => (among.length > 1 ? { kind: 'alike', page: text, finding, remedy, inputs: {}, among, shown: 0 } : null), [text, finding, remedy, among]));
-  const found = useAnswer<'alike'>(engine, useMemo(() => (open ? { kind: 'alike', page: text, finding, remedy, inputs, among, shown: SHOWN_OF_MANY } : null), [open, text, finding, remedy, inputs, among]));
+  const count = useAnswer<'alike'>(
+    engine,
+    useMemo(
+      () => (among.length > 1 ? { kind: 'alike', page: text, finding, remedy, inputs: {}, among, shown: 0 } : null),
+      [text, finding, remedy, among],
+    ),
+  );
+  const found = useAnswer<'alike'>(
+    engine,
+    useMemo(
+      () => (open ? { kind: 'alike', page: text, finding, remedy, inputs, among, shown: SHOWN_OF_MANY } : null),
+      [open, text, finding, remedy, inputs, among],
+    ),
+  );
   if (!count || count.many < 2) return null;
   return (
     <>
-      <Button isDisabled={!mayChange || state.busy} onPress={() => { onOpen(); setOpen(true); }}>{`All ${count.many} like this…`}</Button>
-      <ManySheet title={`All ${count.many} like this: ${note.title}`} open={open} found={found} none="None of them can be fixed so." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onFix={() => onFix(remedy, inputs)} />
+      <Button
+        isDisabled={!mayChange || state.busy}
+        onPress={() => {
+          onOpen();
+          setOpen(true);
+        }}
+      >{`All ${count.many} like this…`}</Button>
+      <ManySheet
+        title={`All ${count.many} like this: ${note.title}`}
+        open={open}
+        found={found}
+        none="None of them can be fixed so."
+        busy={state.busy}
+        problem={state.problem}
+        onClose={() => setOpen(false)}
+        onFix={() => onFix(remedy, inputs)}
+      />
     </>
   );
 }

@@ -9,8 +9,22 @@ Object.assign(globalThis, { CSS: { escape: (text: string) => text } });
 function start(granted = true, problem: Parameters<typeof ExceptionForm>[0]['problem'] = null) {
   const onGrant = jest.fn(() => Promise.resolve(granted));
   const onClose = jest.fn();
-  render(<ExceptionForm open sentence="The image hive.png has no alternative" busy={false} problem={problem} onClose={onClose} onGrant={onGrant} />);
-  return { onGrant, onClose, user: userEvent.setup(), grant: () => screen.getByRole<HTMLButtonElement>('button', { name: 'Let it stand' }) };
+  render(
+    <ExceptionForm
+      open
+      sentence="The image hive.png has no alternative"
+      busy={false}
+      problem={problem}
+      onClose={onClose}
+      onGrant={onGrant}
+    />,
+  );
+  return {
+    onGrant,
+    onClose,
+    user: userEvent.setup(),
+    grant: () => screen.getByRole<HTMLButtonElement>('button', { name: 'Let it stand' }),
+  };
 }
 
 const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
@@ -32,7 +46,11 @@ test('the day is three months ahead at first, not past and not further than two 
 });
 
 test('a refusal is told in the sheet, which stays open with what was typed', async () => {
-  const { user, onClose, grant } = start(false, { code: 'not-allowed', what: 'Only a reviewer may do this', why: 'It lets a page be published.' });
+  const { user, onClose, grant } = start(false, {
+    code: 'not-allowed',
+    what: 'Only a reviewer may do this',
+    why: 'It lets a page be published.',
+  });
   const why = screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Why' });
   await user.type(why, 'For now.');
   await user.click(grant());

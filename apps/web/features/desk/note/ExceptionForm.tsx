@@ -6,8 +6,35 @@ import { Sheet } from '@/ui/Sheet';
 import type { Problem } from '@inkwell/review';
 import styled from 'styled-components';
 
-const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; flex-wrap: wrap; gap: 0.5rem; }`;
-const Day = styled.label`display: grid; gap: 0.2rem; font-weight: 600; font-size: 0.875rem; input { font-weight: 400; max-width: 12rem; min-height: 2.125rem; padding: 0.3rem 0.5rem; border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); } small { font-weight: 400; font-size: 0.8125rem; color: var(--quiet); }`;
+const Form = styled.form`
+  display: grid;
+  gap: 0.75rem;
+  > div:last-child {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+`;
+const Day = styled.label`
+  display: grid;
+  gap: 0.2rem;
+  font-weight: 600;
+  font-size: 0.875rem;
+  input {
+    font-weight: 400;
+    max-width: 12rem;
+    min-height: 2.125rem;
+    padding: 0.3rem 0.5rem;
+    border: 1px solid var(--edge);
+    border-radius: var(--round);
+    background: var(--sheet);
+  }
+  small {
+    font-weight: 400;
+    font-size: 0.8125rem;
+    color: var(--quiet);
+  }
+`;
 
 export interface ExceptionFormProps {
   open: boolean;
@@ -37,7 +64,9 @@ export function ExceptionForm({ open, sentence, busy, problem, onClose, onGrant 
           <small>After that day the note is open again.</small>
         </Day>
         <div>
-          <Button type="submit" $look="main" isDisabled={busy || reason.trim().length < 5}>Let it stand</Button>
+          <Button type="submit" $look="main" isDisabled={busy || reason.trim().length < 5}>
+            Let it stand
+          </Button>
           <Button onPress={onClose}>Cancel</Button>
         </div>
       </Form>

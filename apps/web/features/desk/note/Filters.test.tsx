@@ -13,7 +13,12 @@ function Narrowed({ from = NO_FILTER }: { from?: NoteFilter }) {
   return (
     <>
       <Filters notes={notes} filter={filter} onChange={setFilter} />
-      <output>{notes.filter((note) => passes(filter, note)).map((note) => note.family).join(' ')}</output>
+      <output>
+        {notes
+          .filter((note) => passes(filter, note))
+          .map((note) => note.family)
+          .join(' ')}
+      </output>
     </>
   );
 }

@@ -10,9 +10,26 @@ import { FAMILIES, FAMILY_WORDS } from '@/ui/words';
 import { filters, NO_FILTER, STANDINGS, WEIGHTS, type NoteFilter } from './filter';
 
 const Bar = styled.div`
-  display: flex; flex-wrap: wrap; gap: 0.3rem 0.75rem; align-items: center; padding: 0 1.25rem 0.5rem;
-  label { font-size: 0.84375rem; } input { background: var(--sheet); border: 1px solid var(--edge); border-radius: var(--round); min-height: 1.75rem; width: 9rem; padding: 0 0.4rem; margin-left: 0.4rem; }
-  label { color: var(--quiet); }
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.75rem;
+  align-items: center;
+  padding: 0 1.25rem 0.5rem;
+  label {
+    font-size: 0.84375rem;
+  }
+  input {
+    background: var(--sheet);
+    border: 1px solid var(--edge);
+    border-radius: var(--round);
+    min-height: 1.75rem;
+    width: 9rem;
+    padding: 0 0.4rem;
+    margin-left: 0.4rem;
+  }
+  label {
+    color: var(--quiet);
+  }
 `;
 const ALL = { value: '', label: 'all' };
 
@@ -24,17 +41,46 @@ export function Filters({ notes, filter, onChange }: { notes: readonly Note[]; f
   const set = (part: Partial<NoteFilter>) => onChange({ ...filter, ...part });
   return (
     <Bar role="search" aria-label="Narrow the notes">
-      <Pick label="Family" value={filter.family} onChange={(family) => set({ family: family as NoteFilter['family'] })} options={[ALL, ...families.map((one) => ({ value: one, label: FAMILY_WORDS[one] }))]} />
-      <Pick label="Weight" value={filter.weight} onChange={(weight) => set({ weight: weight as NoteFilter['weight'] })} options={[ALL, ...WEIGHTS.map((one) => ({ value: one, label: WEIGHT_WORDS[one].toLowerCase() }))]} />
-      <Button $look="quiet" aria-expanded={more} onPress={() => setMore(!more)}>{more ? 'Fewer ways' : 'More ways'}</Button>
+      <Pick
+        label="Family"
+        value={filter.family}
+        onChange={(family) => set({ family: family as NoteFilter['family'] })}
+        options={[ALL, ...families.map((one) => ({ value: one, label: FAMILY_WORDS[one] }))]}
+      />
+      <Pick
+        label="Weight"
+        value={filter.weight}
+        onChange={(weight) => set({ weight: weight as NoteFilter['weight'] })}
+        options={[ALL, ...WEIGHTS.map((one) => ({ value: one, label: WEIGHT_WORDS[one].toLowerCase() }))]}
+      />
+      <Button $look="quiet" aria-expanded={more} onPress={() => setMore(!more)}>
+        {more ? 'Fewer ways' : 'More ways'}
+      </Button>
       {more && (
         <>
-          <Pick label="Standing" value={filter.standing} onChange={(standing) => set({ standing: standing as NoteFilter['standing'] })} options={[ALL, ...STANDINGS.map((one) => ({ value: one, label: one === 'specialist' ? 'waits for a specialist' : one }))]} />
-          <Pick label="Criterion" value={filter.criterion} onChange={(criterion) => set({ criterion })} options={[ALL, ...criteria.map((one) => ({ value: one, label: `${one} ${criterionOf(one)?.title ?? ''}` }))]} />
-          <label>Words<input type="search" value={filter.words} onChange={(event) => set({ words: event.target.value })} /></label>
+          <Pick
+            label="Standing"
+            value={filter.standing}
+            onChange={(standing) => set({ standing: standing as NoteFilter['standing'] })}
+            options={[ALL, ...STANDINGS.map((one) => ({ value: one, label: one === 'specialist' ? 'waits for a specialist' : one }))]}
+          />
+          <Pick
+            label="Criterion"
+            value={filter.criterion}
+            onChange={(criterion) => set({ criterion })}
+            options={[ALL, ...criteria.map((one) => ({ value: one, label: `${one} ${criterionOf(one)?.title ?? ''}` }))]}
+          />
+          <label>
+            Words
+            <input type="search" value={filter.words} onChange={(event) => set({ words: event.target.value })} />
+          </label>
         </>
       )}
-      {filters(filter) && <Button $look="quiet" onPress={() => onChange(NO_FILTER)}>Show all</Button>}
+      {filters(filter) && (
+        <Button $look="quiet" onPress={() => onChange(NO_FILTER)}>
+          Show all
+        </Button>
+      )}
     </Bar>
   );
 }

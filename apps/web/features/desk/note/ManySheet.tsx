@@ -7,10 +7,34 @@ import { counted } from '@/ui/words';
 import type { Many, OneOfMany } from '../engine/protocol';
 
 const List = styled.div`
-  max-height: min(26rem, 50vh); overflow: auto; border: 1px solid var(--line); &:focus-visible { outline-offset: -3px; }
-  li { padding: 0.5rem 0.75rem; border-bottom: 1px solid var(--line); font-size: 0.875rem; } li > div { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 14rem), 1fr)); gap: 0.2rem 1rem; margin-top: 0.2rem; color: var(--quiet); overflow-wrap: anywhere; } li b { font-weight: 600; }
+  max-height: min(26rem, 50vh);
+  overflow: auto;
+  border: 1px solid var(--line);
+  &:focus-visible {
+    outline-offset: -3px;
+  }
+  li {
+    padding: 0.5rem 0.75rem;
+    border-bottom: 1px solid var(--line);
+    font-size: 0.875rem;
+  }
+  li > div {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(100%, 14rem), 1fr));
+    gap: 0.2rem 1rem;
+    margin-top: 0.2rem;
+    color: var(--quiet);
+    overflow-wrap: anywhere;
+  }
+  li b {
+    font-weight: 600;
+  }
 `;
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem;`;
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+`;
 
 export interface ManySheetProps {
   title: string;
@@ -38,14 +62,21 @@ export function ManySheet({ title, open, found, none, busy, problem, onClose, on
           <p>{`${counted(fixes, 'note')} will be fixed as one revision; one undo takes it all back.${stays > 0 ? ` ${stays} cannot be fixed so and will stay.` : ''}`}</p>
           <List tabIndex={0} role="region" aria-label="What becomes of each">
             <ol>
-              {found.shown.map((one, i) => <li key={i}><b>{`Line ${one.line}: ${one.sentence}`}</b><Outcome one={one} /></li>)}
+              {found.shown.map((one, i) => (
+                <li key={i}>
+                  <b>{`Line ${one.line}: ${one.sentence}`}</b>
+                  <Outcome one={one} />
+                </li>
+              ))}
               {more > 0 && <li>{`and ${more} more`}</li>}
             </ol>
           </List>
         </>
       )}
       <Row>
-        <Button $look="main" isDisabled={busy || fixes === 0} onPress={() => void onFix().then((done) => done && onClose())}>{fixes === 0 ? 'Fix all' : `Fix ${fixes === 1 ? 'it' : `all ${fixes}`}`}</Button>
+        <Button $look="main" isDisabled={busy || fixes === 0} onPress={() => void onFix().then((done) => done && onClose())}>
+          {fixes === 0 ? 'Fix all' : `Fix ${fixes === 1 ? 'it' : `all ${fixes}`}`}
+        </Button>
         <Button onPress={onClose}>Cancel</Button>
       </Row>
     </Sheet>

@@ -16,12 +16,45 @@ import { Ruling } from './Ruling';
 import type { Permissions } from '../StandingLine';
 import type { DeskActions, DeskState, Numbered } from '../useDesk';
 
-const Section = styled.section`padding: 0.9rem 1.25rem 1rem; background: var(--sheet); border-bottom: 1px solid var(--line); h2 { font-size: 1.25rem; margin: 0.4rem 0 0.3rem; } h2:focus { outline: none; } h2:focus-visible { outline: 3px solid var(--gall); }`;
-const Top = styled.div`
-  display: flex; flex-wrap: wrap; gap: 0.2rem 0.5rem; align-items: center; font-size: 0.875rem; color: var(--quiet);
-  b { color: var(--ink); } > span:last-child { margin-left: auto; } a { display: inline-block; padding: 0.15rem 0; }
+const Section = styled.section`
+  padding: 0.9rem 1.25rem 1rem;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--line);
+  h2 {
+    font-size: 1.25rem;
+    margin: 0.4rem 0 0.3rem;
+  }
+  h2:focus {
+    outline: none;
+  }
+  h2:focus-visible {
+    outline: 3px solid var(--gall);
+  }
 `;
-const Aside = styled.div`display: flex; flex-wrap: wrap; gap: 0.25rem 0.5rem; margin: 0.5rem 0 0 -0.4rem;`;
+const Top = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.5rem;
+  align-items: center;
+  font-size: 0.875rem;
+  color: var(--quiet);
+  b {
+    color: var(--ink);
+  }
+  > span:last-child {
+    margin-left: auto;
+  }
+  a {
+    display: inline-block;
+    padding: 0.15rem 0;
+  }
+`;
+const Aside = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 0.5rem;
+  margin: 0.5rem 0 0 -0.4rem;
+`;
 
 export interface NoteInHandProps {
   state: DeskState;
@@ -44,22 +77,70 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         <Drop weight={note.weight} size={18} />
         <b>{WEIGHT_WORDS[note.weight]}</b>
         <span>{`${FAMILY_WORDS[note.family]} · note ${number} of ${state.desk.notes.filter(isOpen).length}`}</span>
-        {criterion && <span><Link href={`/criteria/${criterion.id}`}>{`${criterion.id} ${criterion.title}`}</Link></span>}
+        {criterion && (
+          <span>
+            <Link href={`/criteria/${criterion.id}`}>{`${criterion.id} ${criterion.title}`}</Link>
+          </span>
+        )}
       </Top>
-      <h2 id="note-heading" tabIndex={-1}>{note.sentence}</h2>
+      <h2 id="note-heading" tabIndex={-1}>
+        {note.sentence}
+      </h2>
       <p>{note.why}</p>
-      <Ruling note={note} disabled={!can.rule || state.busy} onAnswer={(answer) => void actions.rule(note, answer)} onTakeBack={() => void actions.takeBack(note)} />
+      <Ruling
+        note={note}
+        disabled={!can.rule || state.busy}
+        onAnswer={(answer) => void actions.rule(note, answer)}
+        onTakeBack={() => void actions.takeBack(note)}
+      />
       <RemedyForm
-        page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }} text={text} finding={finding} engine={engine} busy={state.busy} mayChange={can.change}
-        onApply={(remedy, inputs) => actions.fix(note, remedy, inputs)} onSkip={() => actions.step(1)}
-        besides={(remedy, inputs) => <AllAlike state={state} note={note} engine={engine} text={text} finding={finding} remedy={remedy} inputs={inputs} mayChange={can.change} onOpen={actions.dismiss} onFix={(chosen, values) => actions.fixAlike(note, chosen, values)} />}
+        page={{ pageId: state.desk.pageId, collection: state.desk.collection.slug }}
+        text={text}
+        finding={finding}
+        engine={engine}
+        busy={state.busy}
+        mayChange={can.change}
+        onApply={(remedy, inputs) => actions.fix(note, remedy, inputs)}
+        onSkip={() => actions.step(1)}
+        besides={(remedy, inputs) => (
+          <AllAlike
+            state={state}
+            note={note}
+            engine={engine}
+            text={text}
+            finding={finding}
+            remedy={remedy}
+            inputs={inputs}
+            mayChange={can.change}
+            onOpen={actions.dismiss}
+            onFix={(chosen, values) => actions.fixAlike(note, chosen, values)}
+          />
+        )}
       />
       <Aside>
         <Button $look="quiet" onPress={() => actions.setFace('source')}>{`To its line in Source, ${note.at.line}`}</Button>
-        <Button $look="quiet" isDisabled={!can.letStand || state.busy} onPress={() => { actions.dismiss(); setExcepting(true); }}>Let it stand for a time…</Button>
-        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>For the theme or host</Button>
+        <Button
+          $look="quiet"
+          isDisabled={!can.letStand || state.busy}
+          onPress={() => {
+            actions.dismiss();
+            setExcepting(true);
+          }}
+        >
+          Let it stand for a time…
+        </Button>
+        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>
+          For the theme or host
+        </Button>
       </Aside>
-      <ExceptionForm open={excepting} sentence={note.sentence} busy={state.busy} problem={state.problem} onClose={() => setExcepting(false)} onGrant={(reason, until) => actions.letStand(note, reason, until)} />
+      <ExceptionForm
+        open={excepting}
+        sentence={note.sentence}
+        busy={state.busy}
+        problem={state.problem}
+        onClose={() => setExcepting(false)}
+        onGrant={(reason, until) => actions.letStand(note, reason, until)}
+      />
     </Section>
   );
 }

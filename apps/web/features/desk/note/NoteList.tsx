@@ -14,21 +14,77 @@ import { Filters } from './Filters';
 import { ManySheet } from './ManySheet';
 import { filters, isOpen, isToJudge } from './filter';
 
-const Section = styled.section`padding-top: 0.6rem; background: var(--paper);`;
-const Head = styled.div`display: flex; flex-wrap: wrap; justify-content: space-between; align-items: center; gap: 0.3rem 0.75rem; padding: 0 1.25rem 0.4rem; h2 { font-size: 1rem; } span { font-size: 0.875rem; }`;
+const Section = styled.section`
+  padding-top: 0.6rem;
+  background: var(--paper);
+`;
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 0.3rem 0.75rem;
+  padding: 0 1.25rem 0.4rem;
+  h2 {
+    font-size: 1rem;
+  }
+  span {
+    font-size: 0.875rem;
+  }
+`;
 const Row = styled.button<{ $current: boolean }>`
-  display: grid; grid-template-columns: 2rem 1.25rem minmax(0, 1fr) auto; gap: 0.5rem; align-items: center; width: 100%; padding: 0.35rem 1.25rem 0.35rem 0.75rem; text-align: left;
-  border: 0; border-top: 1px solid var(--line); background: ${({ $current }) => ($current ? 'var(--gallWash)' : 'none')}; box-shadow: ${({ $current }) => ($current ? 'inset 5px 0 0 var(--gall)' : 'none')}; cursor: pointer; font-size: 0.90625rem;
-  &:hover { background: var(--gallWash); } &:focus-visible { outline-offset: -3px; }
-  b { text-align: right; } em { font-style: normal; color: var(--quiet); font-size: 0.84375rem; }
+  display: grid;
+  grid-template-columns: 2rem 1.25rem minmax(0, 1fr) auto;
+  gap: 0.5rem;
+  align-items: center;
+  width: 100%;
+  padding: 0.35rem 1.25rem 0.35rem 0.75rem;
+  text-align: left;
+  border: 0;
+  border-top: 1px solid var(--line);
+  background: ${({ $current }) => ($current ? 'var(--gallWash)' : 'none')};
+  box-shadow: ${({ $current }) => ($current ? 'inset 5px 0 0 var(--gall)' : 'none')};
+  cursor: pointer;
+  font-size: 0.90625rem;
+  &:hover {
+    background: var(--gallWash);
+  }
+  &:focus-visible {
+    outline-offset: -3px;
+  }
+  b {
+    text-align: right;
+  }
+  em {
+    font-style: normal;
+    color: var(--quiet);
+    font-size: 0.84375rem;
+  }
 `;
 const Settled = styled.div`
-  display: flex; flex-wrap: wrap; align-items: center; gap: 0.25rem 0.75rem; padding: 0.35rem 1.25rem; border-top: 1px solid var(--line); color: var(--quiet); font-size: 0.875rem;
-  button { margin-left: auto; }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.25rem 0.75rem;
+  padding: 0.35rem 1.25rem;
+  border-top: 1px solid var(--line);
+  color: var(--quiet);
+  font-size: 0.875rem;
+  button {
+    margin-left: auto;
+  }
 `;
 /** Rows that are not in view are laid out when they come into it: a long page has hundreds. */
-const Rows = styled.ol`li { content-visibility: auto; contain-intrinsic-size: auto 2.1rem; }`;
-const Empty = styled.p`padding: 0.75rem 1.25rem; border-top: 1px solid var(--line);`;
+const Rows = styled.ol`
+  li {
+    content-visibility: auto;
+    contain-intrinsic-size: auto 2.1rem;
+  }
+`;
+const Empty = styled.p`
+  padding: 0.75rem 1.25rem;
+  border-top: 1px solid var(--line);
+`;
 
 /** Every note of the page in its order, and below them those that a person has ruled out. */
 export function NoteList({ state, actions, engine, can }: { state: DeskState; actions: DeskActions; engine: Engine; can: Permissions }) {
@@ -42,21 +98,41 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
       </Head>
       {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
       {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
-      {open.length > 0 && <Rows>
-        {open.map(({ number, note }) => <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />)}
-      </Rows>}
-      {settled.map((note) => <SettledRow key={note.id} note={note} can={can} actions={actions} />)}
+      {open.length > 0 && (
+        <Rows>
+          {open.map(({ number, note }) => (
+            <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />
+          ))}
+        </Rows>
+      )}
+      {settled.map((note) => (
+        <SettledRow key={note.id} note={note} can={can} actions={actions} />
+      ))}
     </Section>
   );
 }
 
-const NoteRow = memo(function NoteRow({ number, note, current, onChoose }: { number: number; note: Note; current: boolean; onChoose(noteId: number): void }) {
+const NoteRow = memo(function NoteRow({
+  number,
+  note,
+  current,
+  onChoose,
+}: {
+  number: number;
+  note: Note;
+  current: boolean;
+  onChoose(noteId: number): void;
+}) {
   return (
     <li>
       <Row type="button" $current={current} aria-current={current ? 'true' : undefined} onClick={() => onChoose(note.id)}>
         <b>{number}</b>
         <Drop weight={note.weight} />
-        <span><span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>{note.title}{note.standing === 'returned' ? ' (returned)' : ''}</span>
+        <span>
+          <span className="aside-from-view">{`${WEIGHT_WORDS[note.weight]}: `}</span>
+          {note.title}
+          {note.standing === 'returned' ? ' (returned)' : ''}
+        </span>
         <em>{`${FAMILY_WORDS[note.family]}${isToJudge(note) ? ', to judge' : ''}`}</em>
       </Row>
     </li>
@@ -68,11 +144,31 @@ function AllCertain({ state, actions, engine, mayChange }: { state: DeskState; a
   const [open, setOpen] = useState(false);
   const { desk } = state;
   const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note)).map(keyOf), [desk]);
-  const found = useAnswer<'certain'>(engine, useMemo(() => (open ? { kind: 'certain', page: pageTextOf(desk), settled } : null), [open, desk, settled]));
+  const found = useAnswer<'certain'>(
+    engine,
+    useMemo(() => (open ? { kind: 'certain', page: pageTextOf(desk), settled } : null), [open, desk, settled]),
+  );
   return (
     <>
-      <Button isDisabled={!mayChange || state.busy} onPress={() => { actions.dismiss(); setOpen(true); }}>Fix what is certain…</Button>
-      <ManySheet title="Fix what is certain" open={open} found={found} none="Nothing here is certain: each open note needs a word or a choice from you." busy={state.busy} problem={state.problem} onClose={() => setOpen(false)} onFix={actions.fixCertain} />
+      <Button
+        isDisabled={!mayChange || state.busy}
+        onPress={() => {
+          actions.dismiss();
+          setOpen(true);
+        }}
+      >
+        Fix what is certain…
+      </Button>
+      <ManySheet
+        title="Fix what is certain"
+        open={open}
+        found={found}
+        none="Nothing here is certain: each open note needs a word or a choice from you."
+        busy={state.busy}
+        problem={state.problem}
+        onClose={() => setOpen(false)}
+        onFix={actions.fixCertain}
+      />
     </>
   );
 }
@@ -83,8 +179,19 @@ function SettledRow({ note, can, actions }: { note: Note; can: Permissions; acti
   if (standing === 'excepted' && exception) {
     return (
       <Settled>
-        <span>{`${sentence}: let stand until `}<Day day={exception.until} />{` by ${exception.by}, “${exception.reason}”`}</span>
-        <Button $look="quiet" isDisabled={!can.letStand} onPress={() => void actions.endException(note)} aria-label={`End the exception for: ${sentence}`}>End it now</Button>
+        <span>
+          {`${sentence}: let stand until `}
+          <Day day={exception.until} />
+          {` by ${exception.by}, “${exception.reason}”`}
+        </span>
+        <Button
+          $look="quiet"
+          isDisabled={!can.letStand}
+          onPress={() => void actions.endException(note)}
+          aria-label={`End the exception for: ${sentence}`}
+        >
+          End it now
+        </Button>
       </Settled>
     );
   }
@@ -92,14 +199,30 @@ function SettledRow({ note, can, actions }: { note: Note; can: Permissions; acti
     return (
       <Settled>
         <span>{`${sentence}: only the theme or the host can fix it`}</span>
-        <Button $look="quiet" isDisabled={!can.rule} onPress={() => void actions.setElsewhere(note, false)} aria-label={`The page can fix it: ${sentence}`}>The page can fix it</Button>
+        <Button
+          $look="quiet"
+          isDisabled={!can.rule}
+          onPress={() => void actions.setElsewhere(note, false)}
+          aria-label={`The page can fix it: ${sentence}`}
+        >
+          The page can fix it
+        </Button>
       </Settled>
     );
   }
   return (
     <Settled>
       <span>{`${sentence}: ${standing}${ruling ? ` by ${ruling.by}` : ''}`}</span>
-      {standing === 'ruled out' && <Button $look="quiet" isDisabled={!can.rule} onPress={() => void actions.takeBack(note)} aria-label={`Take back the answer on: ${sentence}`}>Take back</Button>}
+      {standing === 'ruled out' && (
+        <Button
+          $look="quiet"
+          isDisabled={!can.rule}
+          onPress={() => void actions.takeBack(note)}
+          aria-label={`Take back the answer on: ${sentence}`}
+        >
+          Take back
+        </Button>
+      )}
     </Settled>
   );
 }

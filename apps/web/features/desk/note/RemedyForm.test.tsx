@@ -9,7 +9,19 @@ function start(html: string, over: Partial<RemedyFormProps> = {}) {
   const desk = deskOf(html);
   const onApply = jest.fn(() => Promise.resolve());
   const onSkip = jest.fn();
-  render(<RemedyForm page={{ pageId: 7, collection: 'bees' }} text={pageTextOf(desk)} finding={keyOf(desk.notes[0]!)} busy={false} mayChange engine={engineHere()} onApply={onApply} onSkip={onSkip} {...over} />);
+  render(
+    <RemedyForm
+      page={{ pageId: 7, collection: 'bees' }}
+      text={pageTextOf(desk)}
+      finding={keyOf(desk.notes[0]!)}
+      busy={false}
+      mayChange
+      engine={engineHere()}
+      onApply={onApply}
+      onSkip={onSkip}
+      {...over}
+    />,
+  );
   return { onApply, onSkip, form: () => screen.getByRole('form', { name: 'Correction' }), user: userEvent.setup() };
 }
 

@@ -8,16 +8,55 @@ import type { Answers, FindingKey, PageText, Preview, Side } from '../engine/pro
 import { useAnswer, type Engine } from '../engine/useEngine';
 import { ColourPanel, ImagePanel } from './SubjectPanel';
 
-const Form = styled.form`display: grid; gap: 0.65rem; margin-top: 0.75rem; padding-top: 0.75rem; border-top: 1px solid var(--line); min-width: 0; > * { min-width: 0; }`;
-const Sides = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.6rem;`;
-const SideBox = styled.div`
-  border: 1px solid var(--line); background: var(--paper); padding: 0.5rem 0.65rem; font-size: 0.875rem; min-width: 0;
-  h3 { font: 600 0.8125rem var(--sans); color: var(--quiet); margin-bottom: 0.2rem; }
-  code { display: block; margin-top: 0.35rem; color: var(--quiet); max-height: 4.6em; overflow: hidden; }
+const Form = styled.form`
+  display: grid;
+  gap: 0.65rem;
+  margin-top: 0.75rem;
+  padding-top: 0.75rem;
+  border-top: 1px solid var(--line);
+  min-width: 0;
+  > * {
+    min-width: 0;
+  }
 `;
-const Actions = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center;`;
-const Quiet = styled.p`font-size: 0.875rem; color: var(--quiet);`;
-const Fields = styled.div`display: grid; gap: 0.65rem;`;
+const Sides = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr));
+  gap: 0.6rem;
+`;
+const SideBox = styled.div`
+  border: 1px solid var(--line);
+  background: var(--paper);
+  padding: 0.5rem 0.65rem;
+  font-size: 0.875rem;
+  min-width: 0;
+  h3 {
+    font: 600 0.8125rem var(--sans);
+    color: var(--quiet);
+    margin-bottom: 0.2rem;
+  }
+  code {
+    display: block;
+    margin-top: 0.35rem;
+    color: var(--quiet);
+    max-height: 4.6em;
+    overflow: hidden;
+  }
+`;
+const Actions = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+`;
+const Quiet = styled.p`
+  font-size: 0.875rem;
+  color: var(--quiet);
+`;
+const Fields = styled.div`
+  display: grid;
+  gap: 0.65rem;
+`;
 
 export interface RemedyFormProps {
   /** Whose images are shown. */
@@ -35,24 +74,51 @@ export interface RemedyFormProps {
 }
 
 /** The corrections of a note: choose one, fill it in, see before and after, apply and go on. */
-export function RemedyForm({ page, text, finding, engine, busy, mayChange, applyLabel = 'Apply, go to next', besides, onApply, onSkip }: RemedyFormProps) {
+export function RemedyForm({
+  page,
+  text,
+  finding,
+  engine,
+  busy,
+  mayChange,
+  applyLabel = 'Apply, go to next',
+  besides,
+  onApply,
+  onSkip,
+}: RemedyFormProps) {
   const { found, usable, offer, inputs, preview, choose, fill } = useCorrection(text, finding, engine);
 
   // What is shown may still be of the text before the last key: what is typed now decides.
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (!offer || !inputs || !mayChange || busy) return;
-    if ((await engine.ask<'preview'>({ kind: 'preview', page: text, finding, remedy: offer.name, inputs })).ok) await onApply(offer.name, inputs);
+    if ((await engine.ask<'preview'>({ kind: 'preview', page: text, finding, remedy: offer.name, inputs })).ok)
+      await onApply(offer.name, inputs);
   };
 
   return (
     <Form onSubmit={(event) => void submit(event)} aria-label="Correction" aria-busy={found === null}>
       {found && <SubjectOfNote page={page} found={found} usable={usable} chosen={offer?.name} inputs={inputs} onChoose={fill} />}
       <WhichRemedy found={found} usable={usable} chosen={offer?.name} onChoose={choose} />
-      {offer && offer.fields.length > 0 && <Fields>{offer.fields.map((field) => <RemedyField key={field.name} field={field} value={inputs?.[field.name] ?? ''} onChange={(value) => fill(offer.name, { [field.name]: value })} />)}</Fields>}
+      {offer && offer.fields.length > 0 && (
+        <Fields>
+          {offer.fields.map((field) => (
+            <RemedyField
+              key={field.name}
+              field={field}
+              value={inputs?.[field.name] ?? ''}
+              onChange={(value) => fill(offer.name, { [field.name]: value })}
+            />
+          ))}
+        </Fields>
+      )}
       <BeforeAndAfter preview={preview} />
       <Actions>
-        {offer && <Button type="submit" $look="main" isDisabled={busy || !mayChange}>{applyLabel}</Button>}
+        {offer && (
+          <Button type="submit" $look="main" isDisabled={busy || !mayChange}>
+            {applyLabel}
+          </Button>
+        )}
         <Button onPress={onSkip}>Skip</Button>
         {offer && inputs && besides?.(offer.name, inputs)}
         {!mayChange && <Quiet>You may look, not change: someone else has to be at the desk.</Quiet>}
@@ -65,12 +131,20 @@ export function RemedyForm({ page, text, finding, engine, busy, mayChange, apply
 function useCorrection(text: PageText, key: FindingKey, engine: Engine) {
   const [name, setName] = useState<string | null>(null);
   const [typed, setTyped] = useState<Record<string, Inputs>>({});
-  const found = useAnswer<'offers'>(engine, useMemo(() => ({ kind: 'offers', page: text, finding: key }), [text, key]), true);
+  const found = useAnswer<'offers'>(
+    engine,
+    useMemo(() => ({ kind: 'offers', page: text, finding: key }), [text, key]),
+    true,
+  );
   const usable = found?.offers.filter((offer) => !offer.declines) ?? [];
   const offer = usable.find((one) => one.name === name) ?? usable[0];
   const inputs = offer ? (typed[offer.name] ?? offer.inputs) : undefined;
   const remedy = offer?.name;
-  const preview = useAnswer<'preview'>(engine, useMemo(() => (remedy && inputs ? { kind: 'preview', page: text, finding: key, remedy, inputs } : null), [text, key, remedy, inputs]), true);
+  const preview = useAnswer<'preview'>(
+    engine,
+    useMemo(() => (remedy && inputs ? { kind: 'preview', page: text, finding: key, remedy, inputs } : null), [text, key, remedy, inputs]),
+    true,
+  );
   const fill = (remedy: string, values: Inputs) => {
     setName(remedy);
     setTyped((now) => ({ ...now, [remedy]: { ...found?.offers.find((one) => one.name === remedy)?.inputs, ...now[remedy], ...values } }));
@@ -89,12 +163,39 @@ interface SubjectOfNoteProps {
 
 /** What a person has to see to choose well: the image in its surroundings, or the pair of colours. */
 function SubjectOfNote({ page: { pageId, collection }, found: { image, subject }, usable, chosen, inputs, onChoose }: SubjectOfNoteProps) {
-  if (subject?.kind === 'colour') return <ColourPanel subject={subject} chosen={{ remedy: chosen, inputs }} usable={new Set(usable.map((one) => one.name))} onChoose={onChoose} />;
+  if (subject?.kind === 'colour')
+    return (
+      <ColourPanel
+        subject={subject}
+        chosen={{ remedy: chosen, inputs }}
+        usable={new Set(usable.map((one) => one.name))}
+        onChoose={onChoose}
+      />
+    );
   return image && <ImagePanel pageId={pageId} collection={collection} image={image} subject={subject} alt={inputs?.alt} />;
 }
 
-function WhichRemedy({ found, usable, chosen, onChoose }: { found: Answers['offers'] | null; usable: readonly RemedyOffer[]; chosen: string | undefined; onChoose(name: string): void }) {
-  if (usable.length > 1) return <Choice label="Correction" hideLabel value={chosen ?? ''} onChange={onChoose} options={usable.map((one) => ({ value: one.name, label: one.label }))} />;
+function WhichRemedy({
+  found,
+  usable,
+  chosen,
+  onChoose,
+}: {
+  found: Answers['offers'] | null;
+  usable: readonly RemedyOffer[];
+  chosen: string | undefined;
+  onChoose(name: string): void;
+}) {
+  if (usable.length > 1)
+    return (
+      <Choice
+        label="Correction"
+        hideLabel
+        value={chosen ?? ''}
+        onChange={onChoose}
+        options={usable.map((one) => ({ value: one.name, label: one.label }))}
+      />
+    );
   return usable[0] ? <strong>{usable[0].label}</strong> : <Quiet>{whyNoneIsOffered(found)}</Quiet>;
 }
 
@@ -104,7 +205,15 @@ function whyNoneIsOffered(found: Answers['offers'] | null): string {
 
 function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {
   if (field.kind === 'choice') return <Choice label={field.label} value={value} onChange={onChange} options={field.options ?? []} />;
-  return <TextBox label={field.label} value={value} onChange={onChange} passage={field.kind === 'passage'} hint={lengthHint(field.hint, value)} />;
+  return (
+    <TextBox
+      label={field.label}
+      value={value}
+      onChange={onChange}
+      passage={field.kind === 'passage'}
+      hint={lengthHint(field.hint, value)}
+    />
+  );
 }
 
 function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {

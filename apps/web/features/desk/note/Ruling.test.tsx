@@ -5,7 +5,9 @@ import userEvent from '@testing-library/user-event';
 import { deskOf } from '../testing/desk';
 import { Ruling } from './Ruling';
 
-const asked = deskOf('<h2>Wax</h2><p>See <img src="hive.png" alt="A hive in snow"> in winter.</p>').notes.find((note) => note.outcome === 'cantTell')!;
+const asked = deskOf('<h2>Wax</h2><p>See <img src="hive.png" alt="A hive in snow"> in winter.</p>').notes.find(
+  (note) => note.outcome === 'cantTell',
+)!;
 
 function start(note: Note) {
   const onAnswer = jest.fn();
@@ -22,7 +24,11 @@ test('the rule’s own question is asked, with its own answers', async () => {
 });
 
 test('an answer says who gave it and when, and can be taken back', async () => {
-  const { user, onTakeBack } = start({ ...asked, ruled: 'stands', ruling: { answer: 'stands', by: 'Ines Calder', at: '2026-03-02T09:00:00.000Z' } });
+  const { user, onTakeBack } = start({
+    ...asked,
+    ruled: 'stands',
+    ruling: { answer: 'stands', by: 'Ines Calder', at: '2026-03-02T09:00:00.000Z' },
+  });
   expect(screen.getByText(new RegExp(`${asked.question!.yes}, says Ines Calder`))).toBeTruthy();
   expect(screen.queryByRole('button', { name: asked.question!.no })).toBeNull();
   await user.click(screen.getByRole('button', { name: 'Take the answer back' }));

@@ -4,7 +4,25 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { When } from '@/ui/When';
 
-const Group = styled.div`margin-top: 0.6rem; padding: 0.6rem 0.75rem; border: 1px dashed var(--edge); p { font-weight: 600; } p + p { font-weight: 400; font-size: 0.875rem; } > div { display: flex; flex-wrap: wrap; align-items: center; gap: 0.5rem; margin-top: 0.5rem; }`;
+const Group = styled.div`
+  margin-top: 0.6rem;
+  padding: 0.6rem 0.75rem;
+  border: 1px dashed var(--edge);
+  p {
+    font-weight: 600;
+  }
+  p + p {
+    font-weight: 400;
+    font-size: 0.875rem;
+  }
+  > div {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.5rem;
+    margin-top: 0.5rem;
+  }
+`;
 
 export interface RulingProps {
   note: Note;
@@ -22,15 +40,35 @@ export function Ruling({ note, disabled, onAnswer, onTakeBack }: RulingProps) {
   return (
     <Group role="group" aria-label="Question">
       <p>{question.ask}</p>
-      {given && <p>{`${words[given.answer]}, says ${given.by}, `}<When at={given.at} />.{given.answer === 'not sure' && ` It waits for ${note.waitsFor ? `a ${note.waitsFor}` : 'somebody who knows'}.`}</p>}
+      {given && (
+        <p>
+          {`${words[given.answer]}, says ${given.by}, `}
+          <When at={given.at} />.
+          {given.answer === 'not sure' && ` It waits for ${note.waitsFor ? `a ${note.waitsFor}` : 'somebody who knows'}.`}
+        </p>
+      )}
       {given?.answer !== 'stands' && (
         <div>
-          <Button isDisabled={disabled} onPress={() => onAnswer('stands')}>{question.yes}</Button>
-          <Button isDisabled={disabled} onPress={() => onAnswer('no problem')}>{question.no}</Button>
-          {!given && <Button isDisabled={disabled} onPress={() => onAnswer('not sure')}>Not sure</Button>}
+          <Button isDisabled={disabled} onPress={() => onAnswer('stands')}>
+            {question.yes}
+          </Button>
+          <Button isDisabled={disabled} onPress={() => onAnswer('no problem')}>
+            {question.no}
+          </Button>
+          {!given && (
+            <Button isDisabled={disabled} onPress={() => onAnswer('not sure')}>
+              Not sure
+            </Button>
+          )}
         </div>
       )}
-      {given && <div><Button $look="quiet" isDisabled={disabled} onPress={onTakeBack}>Take the answer back</Button></div>}
+      {given && (
+        <div>
+          <Button $look="quiet" isDisabled={disabled} onPress={onTakeBack}>
+            Take the answer back
+          </Button>
+        </div>
+      )}
     </Group>
   );
 }

@@ -9,10 +9,39 @@ import { counted } from '@/ui/words';
 import { proofAddress } from '../proof/Proof';
 
 const Imaged = styled.div`
-  display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr)); gap: 0.4rem 0.9rem; align-items: start; font-size: 0.875rem; min-width: 0;
-  > img { max-width: 100%; max-height: 13rem; justify-self: start; border: 1px solid var(--line); background: #fffefa; }
-  > div { display: grid; gap: 0.4rem; color: var(--quiet); overflow-wrap: anywhere; } > div > p:first-child { font: 400 0.9375rem/1.4 var(--serif); } mark { background: var(--gallWash); color: var(--ink); font: 600 0.8125rem var(--sans); padding: 0 0.3rem; }
-  ul { display: grid; gap: 0.1rem; color: var(--quiet); }
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr));
+  gap: 0.4rem 0.9rem;
+  align-items: start;
+  font-size: 0.875rem;
+  min-width: 0;
+  > img {
+    max-width: 100%;
+    max-height: 13rem;
+    justify-self: start;
+    border: 1px solid var(--line);
+    background: #fffefa;
+  }
+  > div {
+    display: grid;
+    gap: 0.4rem;
+    color: var(--quiet);
+    overflow-wrap: anywhere;
+  }
+  > div > p:first-child {
+    font: 400 0.9375rem/1.4 var(--serif);
+  }
+  mark {
+    background: var(--gallWash);
+    color: var(--ink);
+    font: 600 0.8125rem var(--sans);
+    padding: 0 0.3rem;
+  }
+  ul {
+    display: grid;
+    gap: 0.1rem;
+    color: var(--quiet);
+  }
 `;
 
 export interface ImagePanelProps {
@@ -31,12 +60,25 @@ export function ImagePanel({ pageId, collection, image, subject, alt }: ImagePan
     <Imaged role="group" aria-label="The image and where it stands">
       <img src={proofAddress(collection, image)} alt="The image this note speaks of" />
       <div>
-        {subject && <p>{subject.before} <mark>{alt ? alt : 'the image'}</mark> {subject.after}</p>}
-        {subject && subject.alsoHere.length > 0 && <p>{`Also on this page: ${subject.alsoHere.map((said) => (said ? `“${said}”` : 'nothing said')).join(', ')}`}</p>}
+        {subject && (
+          <p>
+            {subject.before} <mark>{alt ? alt : 'the image'}</mark> {subject.after}
+          </p>
+        )}
+        {subject && subject.alsoHere.length > 0 && (
+          <p>{`Also on this page: ${subject.alsoHere.map((said) => (said ? `“${said}”` : 'nothing said')).join(', ')}`}</p>
+        )}
         {uses && uses.length > 0 && (
           <div>
             <p>{`Also on ${counted(uses.length, 'other page')} of the collection:`}</p>
-            <ul>{uses.map((use) => <li key={use.slug}><Link href={`/collections/${collection}/${use.slug}`}>{use.title}</Link>{`: ${use.alt ? `“${use.alt}”` : use.alt === null ? 'no alternative' : 'decorative'}`}</li>)}</ul>
+            <ul>
+              {uses.map((use) => (
+                <li key={use.slug}>
+                  <Link href={`/collections/${collection}/${use.slug}`}>{use.title}</Link>
+                  {`: ${use.alt ? `“${use.alt}”` : use.alt === null ? 'no alternative' : 'decorative'}`}
+                </li>
+              ))}
+            </ul>
           </div>
         )}
       </div>
@@ -54,20 +96,67 @@ function useUses(pageId: number, image: string): readonly ImageUse[] | null {
   return uses;
 }
 
-const Colours = styled.div`display: grid; gap: 0.5rem; font-size: 0.875rem;`;
-const Pair = styled.p`padding: 0.5rem 0.75rem; border: 1px solid var(--line); font-size: 1rem; overflow-wrap: anywhere;`;
-const Swatches = styled.ul`display: flex; flex-wrap: wrap; gap: 0.4rem;`;
+const Colours = styled.div`
+  display: grid;
+  gap: 0.5rem;
+  font-size: 0.875rem;
+`;
+const Pair = styled.p`
+  padding: 0.5rem 0.75rem;
+  border: 1px solid var(--line);
+  font-size: 1rem;
+  overflow-wrap: anywhere;
+`;
+const Swatches = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+`;
 const Swatch = styled.button`
-  display: grid; grid-template-columns: auto auto; gap: 0 0.5rem; align-items: center; min-height: 2.25rem; padding: 0.2rem 0.5rem; border: 1px solid var(--edge); border-radius: var(--round); background: var(--sheet); cursor: pointer; text-align: left; font-size: 0.8125rem; line-height: 1.25;
-  &[aria-pressed='true'] { background: var(--gallWash); box-shadow: inset 0 -3px 0 var(--gall); } &:disabled { cursor: default; border-style: dashed; }
-  > span:first-child { width: 1.75rem; height: 1.75rem; display: grid; place-items: center; border: 1px solid var(--edge); font: 700 0.9375rem var(--serif); grid-row: span 2; } > small { color: var(--quiet); font-size: 0.8125rem; grid-column: 2; }
+  display: grid;
+  grid-template-columns: auto auto;
+  gap: 0 0.5rem;
+  align-items: center;
+  min-height: 2.25rem;
+  padding: 0.2rem 0.5rem;
+  border: 1px solid var(--edge);
+  border-radius: var(--round);
+  background: var(--sheet);
+  cursor: pointer;
+  text-align: left;
+  font-size: 0.8125rem;
+  line-height: 1.25;
+  &[aria-pressed='true'] {
+    background: var(--gallWash);
+    box-shadow: inset 0 -3px 0 var(--gall);
+  }
+  &:disabled {
+    cursor: default;
+    border-style: dashed;
+  }
+  > span:first-child {
+    width: 1.75rem;
+    height: 1.75rem;
+    display: grid;
+    place-items: center;
+    border: 1px solid var(--edge);
+    font: 700 0.9375rem var(--serif);
+    grid-row: span 2;
+  }
+  > small {
+    color: var(--quiet);
+    font-size: 0.8125rem;
+    grid-column: 2;
+  }
 `;
 
 const REMEDY_OF = { text: 'nearest-passing', ground: 'change-ground' } as const;
 
 /** How a passing colour would be set: which correction takes it, and under which field. */
 export function settingOf({ of, way, colour }: PassingColour): { remedy: string; inputs: Record<string, string> } {
-  return way === 'house' ? { remedy: 'house-colour', inputs: { color: colour } } : { remedy: REMEDY_OF[of], inputs: { [of === 'text' ? 'color' : 'ground']: colour } };
+  return way === 'house'
+    ? { remedy: 'house-colour', inputs: { color: colour } }
+    : { remedy: REMEDY_OF[of], inputs: { [of === 'text' ? 'color' : 'ground']: colour } };
 }
 
 export interface ColourPanelProps {
@@ -82,7 +171,9 @@ export function ColourPanel({ subject, chosen, usable, onChoose }: ColourPanelPr
   const { color, background, ratio, required, sample, passing } = subject;
   return (
     <Colours>
-      <Pair style={{ color, background }} aria-label={`As it stands: ${sample}`}>{sample || 'Text'}</Pair>
+      <Pair style={{ color, background }} aria-label={`As it stands: ${sample}`}>
+        {sample || 'Text'}
+      </Pair>
       <p>{`${color} on ${background}: ${ratio} to 1, and ${required} to 1 is needed.`}</p>
       <Swatches aria-label="Colours that pass here">
         {passing.map((one) => {
@@ -92,7 +183,9 @@ export function ColourPanel({ subject, chosen, usable, onChoose }: ColourPanelPr
           return (
             <li key={`${one.of} ${one.way} ${one.colour}`}>
               <Swatch type="button" aria-pressed={set} disabled={!usable.has(remedy)} onClick={() => onChoose(remedy, inputs)}>
-                <span style={pair} aria-hidden="true">a</span>
+                <span style={pair} aria-hidden="true">
+                  a
+                </span>
                 <span>{one.way === 'house' ? 'of the house' : `${one.way} ${one.of}`}</span>
                 <small>{`${one.colour}, ${one.ratio} to 1`}</small>
               </Swatch>

@@ -1,13 +1,23 @@
 import type { Note } from '@inkwell/review';
 import { filterFrom, filters, NO_FILTER, passes, writeFilter, type NoteFilter } from './filter';
 
-const NOTE = { family: 'links', weight: 'should', criteria: ['2.4.4'], standing: 'open', outcome: 'cantTell', ruled: null, title: 'Link with vague text', sentence: 'A link says only “here”' } as unknown as Note;
+const NOTE = {
+  family: 'links',
+  weight: 'should',
+  criteria: ['2.4.4'],
+  standing: 'open',
+  outcome: 'cantTell',
+  ruled: null,
+  title: 'Link with vague text',
+  sentence: 'A link says only “here”',
+} as unknown as Note;
 const asked = (part: Partial<NoteFilter>) => passes({ ...NO_FILTER, ...part }, NOTE);
 
 test('every part of a filter has to hold', () => {
   expect(asked({})).toBe(true);
   expect(asked({ family: 'links', weight: 'should', criterion: '2.4.4', standing: 'to judge' })).toBe(true);
-  for (const part of [{ family: 'lists' }, { weight: 'must' }, { criterion: '2.4.9' }, { standing: 'excepted' }] as Partial<NoteFilter>[]) expect([part, asked(part)]).toEqual([part, false]);
+  for (const part of [{ family: 'lists' }, { weight: 'must' }, { criterion: '2.4.9' }, { standing: 'excepted' }] as Partial<NoteFilter>[])
+    expect([part, asked(part)]).toEqual([part, false]);
 });
 
 test('words are looked for in any order, in either case, in title, sentence and criterion', () => {

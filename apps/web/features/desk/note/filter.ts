@@ -30,7 +30,10 @@ export function passes(filter: NoteFilter, note: Note): boolean {
   if (filter.criterion && !note.criteria.includes(filter.criterion)) return false;
   if (filter.standing && !stands(filter.standing, note)) return false;
   const said = `${note.title} ${note.sentence} ${note.criteria.join(' ')}`.toLowerCase();
-  return filter.words.toLowerCase().split(/\s+/).every((word) => said.includes(word));
+  return filter.words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => said.includes(word));
 }
 
 const OPEN: ReadonlySet<string> = new Set(['open', 'returned']);
@@ -52,10 +55,12 @@ export function isToJudge(note: Note): boolean {
 
 /** The filter an address asks for; what it does not know asks for nothing. */
 export function filterFrom(search: { get(name: string): string | null }): NoteFilter {
-  return Object.fromEntries(KEYS.map((key) => {
-    const asked = search.get(key) ?? '';
-    return [key, !KNOWN[key] || KNOWN[key].includes(asked) ? asked : ''];
-  })) as unknown as NoteFilter;
+  return Object.fromEntries(
+    KEYS.map((key) => {
+      const asked = search.get(key) ?? '';
+      return [key, !KNOWN[key] || KNOWN[key].includes(asked) ? asked : ''];
+    }),
+  ) as unknown as NoteFilter;
 }
 
 export function writeFilter(filter: NoteFilter, search: URLSearchParams): void {

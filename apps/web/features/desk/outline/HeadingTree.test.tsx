@@ -6,14 +6,29 @@ import type { DeskActions, DeskState } from '../useDesk';
 import { pageTextOf } from '../engine/pageText';
 import { HeadingTree } from './HeadingTree';
 
-const PAGE = '<h2>Wax</h2><p>Text of the part.</p><h4>Honey</h4><p>Text of the part.</p><p><b>Queens</b></p><p>Text of that part, which goes on for a line.</p><h2>Frames</h2><p>Text.</p>';
+const PAGE =
+  '<h2>Wax</h2><p>Text of the part.</p><h4>Honey</h4><p>Text of the part.</p><p><b>Queens</b></p><p>Text of that part, which goes on for a line.</p><h2>Frames</h2><p>Text.</p>';
 
 async function start(html = PAGE, mayChange = true) {
   const desk = deskOf(html);
   const { headings } = await engineHere().ask<'structure'>({ kind: 'structure', page: pageTextOf(desk) });
   const actions = { arrange: jest.fn(() => Promise.resolve(true)), point: jest.fn() };
-  render(<HeadingTree lines={headings} state={{ desk, busy: false } as DeskState} actions={actions as unknown as DeskActions} mayChange={mayChange} />);
-  return { actions, user: userEvent.setup(), line: (name: RegExp) => within(screen.getByRole('list', { name: 'Headings in order' })).getAllByRole('button').find((button) => button.classList.contains('line') && name.test(button.textContent))! };
+  render(
+    <HeadingTree
+      lines={headings}
+      state={{ desk, busy: false } as DeskState}
+      actions={actions as unknown as DeskActions}
+      mayChange={mayChange}
+    />,
+  );
+  return {
+    actions,
+    user: userEvent.setup(),
+    line: (name: RegExp) =>
+      within(screen.getByRole('list', { name: 'Headings in order' }))
+        .getAllByRole('button')
+        .find((button) => button.classList.contains('line') && name.test(button.textContent))!,
+  };
 }
 
 test('a leap and a line that only looks like a heading are told on their lines', async () => {

@@ -10,16 +10,56 @@ import { Lists } from './Lists';
 import { Tables } from './Tables';
 
 const Face = styled(Tabs)`
-  display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; background: var(--sheet); border: 1px solid var(--line); border-right: 0;
-  > [role='tabpanel'] { display: block; overflow: auto; min-height: 0; }
-  > [role='tablist'] { display: flex; flex-wrap: wrap; gap: 0 0.25rem; padding: 0.35rem 1rem; background: var(--paper); border-bottom: 1px solid var(--line); }
-  [role='tab'] { padding: 0.25rem 0.6rem; font-size: 0.875rem; cursor: pointer; border-bottom: 3px solid transparent; }
-  [role='tab'][data-selected] { border-bottom-color: var(--gall); font-weight: 700; } [role='tab'][data-focus-visible] { outline: 3px solid var(--gall); outline-offset: -3px; }
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-right: 0;
+  > [role='tabpanel'] {
+    display: block;
+    overflow: auto;
+    min-height: 0;
+  }
+  > [role='tablist'] {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.25rem;
+    padding: 0.35rem 1rem;
+    background: var(--paper);
+    border-bottom: 1px solid var(--line);
+  }
+  [role='tab'] {
+    padding: 0.25rem 0.6rem;
+    font-size: 0.875rem;
+    cursor: pointer;
+    border-bottom: 3px solid transparent;
+  }
+  [role='tab'][data-selected] {
+    border-bottom-color: var(--gall);
+    font-weight: 700;
+  }
+  [role='tab'][data-focus-visible] {
+    outline: 3px solid var(--gall);
+    outline-offset: -3px;
+  }
 `;
-const Waiting = styled.p`padding: 1rem 1.25rem;`;
+const Waiting = styled.p`
+  padding: 1rem 1.25rem;
+`;
 
 /** What the page is built of: its headings, tables and lists, to be put in order by hand. */
-export function OutlineFace({ state, actions, engine, mayChange }: { state: DeskState; actions: DeskActions; engine: Engine; mayChange: boolean }) {
+export function OutlineFace({
+  state,
+  actions,
+  engine,
+  mayChange,
+}: {
+  state: DeskState;
+  actions: DeskActions;
+  engine: Engine;
+  mayChange: boolean;
+}) {
   const { desk } = state;
   const question = useMemo(() => ({ kind: 'structure' as const, page: pageTextOf(desk) }), [desk]);
   const built = useAnswer<'structure'>(engine, question);
@@ -33,9 +73,15 @@ export function OutlineFace({ state, actions, engine, mayChange }: { state: Desk
         <Tab id="tables">{`Tables ${built?.tables.length ?? ''}`}</Tab>
         <Tab id="lists">{`Lists ${built?.lists.length ?? ''}`}</Tab>
       </TabList>
-      <TabPanel id="headings">{built ? <HeadingTree {...each} key={key} lines={built.headings} /> : <Waiting role="status">Reading the page…</Waiting>}</TabPanel>
-      <TabPanel id="tables">{built ? <Tables {...each} key={key} tables={built.tables} /> : <Waiting role="status">Reading the page…</Waiting>}</TabPanel>
-      <TabPanel id="lists">{built ? <Lists {...each} key={key} lists={built.lists} /> : <Waiting role="status">Reading the page…</Waiting>}</TabPanel>
+      <TabPanel id="headings">
+        {built ? <HeadingTree {...each} key={key} lines={built.headings} /> : <Waiting role="status">Reading the page…</Waiting>}
+      </TabPanel>
+      <TabPanel id="tables">
+        {built ? <Tables {...each} key={key} tables={built.tables} /> : <Waiting role="status">Reading the page…</Waiting>}
+      </TabPanel>
+      <TabPanel id="lists">
+        {built ? <Lists {...each} key={key} lists={built.lists} /> : <Waiting role="status">Reading the page…</Waiting>}
+      </TabPanel>
     </Face>
   );
 }

@@ -10,10 +10,44 @@ import { useAnswer, type Engine } from '../engine/useEngine';
 import type { DeskActions, DeskState } from '../useDesk';
 import { CellGrid } from './CellGrid';
 
-const Section = styled.section`padding: 0.9rem 1.25rem 1.1rem; border-bottom: 1px solid var(--line); display: grid; gap: 0.65rem; h3 { font-size: 1.0625rem; } > p { font-size: 0.875rem; color: var(--quiet); }`;
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem; align-items: center;`;
-const None = styled.p`padding: 1rem 1.25rem;`;
-const Reading = styled.ol`padding: 0.5rem 0.75rem; border: 1px dashed var(--edge); font: 400 0.9375rem/1.5 var(--serif); max-height: 16rem; overflow: auto; counter-reset: line; li { counter-increment: line; } li::before { content: counter(line) ' '; color: var(--quiet); font: 0.8125rem var(--sans); }`;
+const Section = styled.section`
+  padding: 0.9rem 1.25rem 1.1rem;
+  border-bottom: 1px solid var(--line);
+  display: grid;
+  gap: 0.65rem;
+  h3 {
+    font-size: 1.0625rem;
+  }
+  > p {
+    font-size: 0.875rem;
+    color: var(--quiet);
+  }
+`;
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+`;
+const None = styled.p`
+  padding: 1rem 1.25rem;
+`;
+const Reading = styled.ol`
+  padding: 0.5rem 0.75rem;
+  border: 1px dashed var(--edge);
+  font: 400 0.9375rem/1.5 var(--serif);
+  max-height: 16rem;
+  overflow: auto;
+  counter-reset: line;
+  li {
+    counter-increment: line;
+  }
+  li::before {
+    content: counter(line) ' ';
+    color: var(--quiet);
+    font: 0.8125rem var(--sans);
+  }
+`;
 
 const HEADERS = [
   { value: 'row', label: 'first row' },
@@ -21,7 +55,10 @@ const HEADERS = [
   { value: 'both', label: 'both' },
   { value: 'none', label: 'none' },
 ];
-const ORDERS = [{ value: 'rows', label: 'row by row' }, { value: 'columns', label: 'column by column' }];
+const ORDERS = [
+  { value: 'rows', label: 'row by row' },
+  { value: 'columns', label: 'column by column' },
+];
 const USES = { data: 'a table of data', layout: 'used for layout', unsure: 'of data or for layout: hard to tell' };
 
 interface TablesProps {
@@ -33,7 +70,13 @@ interface TablesProps {
 
 export function Tables({ tables, ...rest }: TablesProps & { tables: readonly TableView[] }) {
   if (tables.length === 0) return <None>This page has no tables.</None>;
-  return <>{tables.map((table, i) => <OneTable key={table.path} table={table} number={i + 1} {...rest} />)}</>;
+  return (
+    <>
+      {tables.map((table, i) => (
+        <OneTable key={table.path} table={table} number={i + 1} {...rest} />
+      ))}
+    </>
+  );
 }
 
 /** One table as it is told: each cell with the headers read before it, as it is now or as it would be. */
@@ -49,7 +92,9 @@ function OneTable({ table, number, state, actions, engine, mayChange }: TablesPr
       {layout ? <Flattening {...each} /> : <Heading {...each} />}
       <Row>
         <Button onPress={() => setLayout(!layout)}>{layout ? 'Keep the table' : 'It is only layout…'}</Button>
-        <Button $look="quiet" onPress={() => actions.point(table.path)} aria-label={`Show on the proof: ${title}`}>On the proof</Button>
+        <Button $look="quiet" onPress={() => actions.point(table.path)} aria-label={`Show on the proof: ${title}`}>
+          On the proof
+        </Button>
       </Row>
     </Section>
   );
@@ -62,7 +107,10 @@ interface OneProps extends TablesProps {
 
 /** What would come of a change of structure; nothing is asked while nothing is wanted. */
 function useArranged({ state, engine }: OneProps, wish: Arrangement | null) {
-  const question = useMemo(() => (wish ? { kind: 'arranged' as const, page: pageTextOf(state.desk), arrangement: wish } : null), [state.desk, wish]);
+  const question = useMemo(
+    () => (wish ? { kind: 'arranged' as const, page: pageTextOf(state.desk), arrangement: wish } : null),
+    [state.desk, wish],
+  );
   return useAnswer<'arranged'>(engine, question);
 }
 
@@ -71,7 +119,11 @@ function Heading(props: OneProps) {
   const { table, title, state, actions, mayChange } = props;
   const [headers, setHeaders] = useState(table.headers);
   const [caption, setCaption] = useState(table.caption);
-  const wish = useMemo(() => (headers !== table.headers || caption.trim() !== table.caption ? { kind: 'table' as const, path: table.path, headers, caption } : null), [table, headers, caption]);
+  const wish = useMemo(
+    () =>
+      headers !== table.headers || caption.trim() !== table.caption ? { kind: 'table' as const, path: table.path, headers, caption } : null,
+    [table, headers, caption],
+  );
   const would = useArranged(props, wish);
   const shown = would?.ok ? would.table : null;
   return (
@@ -80,7 +132,11 @@ function Heading(props: OneProps) {
       <TextBox label="Caption" value={caption} onChange={setCaption} hint="Says what the table holds; empty takes the caption away." />
       {would && !would.ok && <p role="status">{would.reason}</p>}
       <CellGrid table={shown ?? table} label={shown ? `${title}, as it would be told` : `${title}, as it is told`} />
-      <Row><Button $look="main" isDisabled={!mayChange || state.busy || !would?.ok} onPress={() => wish && void actions.arrange(wish)}>Apply</Button></Row>
+      <Row>
+        <Button $look="main" isDisabled={!mayChange || state.busy || !would?.ok} onPress={() => wish && void actions.arrange(wish)}>
+          Apply
+        </Button>
+      </Row>
     </>
   );
 }
@@ -95,8 +151,18 @@ function Flattening(props: OneProps) {
     <>
       <Choice label="Read" value={order} onChange={(next) => setOrder(next as 'rows' | 'columns')} options={ORDERS} />
       {would && !would.ok && <p role="status">{would.reason}</p>}
-      {would?.ok && <Reading aria-label="Read in this order">{would.lines.map((line, i) => <li key={i}>{line.says}</li>)}</Reading>}
-      <Row><Button $look="main" isDisabled={!mayChange || state.busy || !would?.ok} onPress={() => void actions.arrange(wish)}>Take the table away</Button></Row>
+      {would?.ok && (
+        <Reading aria-label="Read in this order">
+          {would.lines.map((line, i) => (
+            <li key={i}>{line.says}</li>
+          ))}
+        </Reading>
+      )}
+      <Row>
+        <Button $look="main" isDisabled={!mayChange || state.busy || !would?.ok} onPress={() => void actions.arrange(wish)}>
+          Take the table away
+        </Button>
+      </Row>
     </>
   );
 }

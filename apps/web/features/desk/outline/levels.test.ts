@@ -37,5 +37,7 @@ test('leaps are told where they stand, in a fragment under its title', () => {
   expect([...troubles(LINES, new Map(), 'fragment')]).toEqual([['c', 'leaps from 2 to 4']]);
   expect([...troubles([{ path: 'x', text: 'Deep', level: 3 }], new Map(), 'fragment')]).toEqual([['x', 'leaps from 1 to 3']]);
   expect([...troubles([{ path: 'x', text: 'Deep', level: 3 }], new Map(), 'document')]).toEqual([['x', 'the first heading is at level 3']]);
-  expect([...troubles([{ path: 'x', text: 'Title', level: 1 }], new Map(), 'fragment')]).toEqual([['x', 'level 1 is the title’s, which the platform shows']]);
+  expect([...troubles([{ path: 'x', text: 'Title', level: 1 }], new Map(), 'fragment')]).toEqual([
+    ['x', 'level 1 is the title’s, which the platform shows'],
+  ]);
 });

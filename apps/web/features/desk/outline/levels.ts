@@ -9,11 +9,17 @@ export function levelOf(line: OutlineLine, wanted: Wanted): number | null {
   return level === 0 ? null : level;
 }
 
-/** One step deeper or less deep. A line that is no heading becomes one beside the heading before it; less deep than level 2 it stays none, as it was or by taking the heading away. */
+/**
+ * One step deeper or less deep. A line that is no heading becomes one beside the heading before it; less deep than level 2 it stays none,
+ * as it was or by taking the heading away.
+ */
 export function moved(lines: readonly OutlineLine[], wanted: Wanted, index: number, by: 1 | -1): Wanted {
   const line = lines[index]!;
   const level = levelOf(line, wanted);
-  const before = lines.slice(0, index).map((one) => levelOf(one, wanted)).findLast((one) => one !== null);
+  const before = lines
+    .slice(0, index)
+    .map((one) => levelOf(one, wanted))
+    .findLast((one) => one !== null);
   const next = level === null ? (by === 1 ? Math.max(2, before ?? 2) : null) : level + by;
   if (next === null || next > 6 || (next < 1 && line.level !== null)) return wanted;
   return withLevel(wanted, line, next);
@@ -29,7 +35,10 @@ export function withLevel(wanted: Wanted, line: OutlineLine, level: number): Wan
 /** The least change that makes the outline sound, on top of what is wanted already. Lines that are no headings stay none. */
 export function repaired(lines: readonly OutlineLine[], wanted: Wanted, scope: Scope): Wanted {
   const headings = lines.filter((line) => levelOf(line, wanted) !== null);
-  const levels = repairedLevels(headings.map((line) => levelOf(line, wanted)!), scope);
+  const levels = repairedLevels(
+    headings.map((line) => levelOf(line, wanted)!),
+    scope,
+  );
   return headings.reduce((next, line, i) => withLevel(next, line, levels[i]!), wanted);
 }
 

@@ -29,15 +29,50 @@ export function DeskPalette({ state, actions, shortcuts, view, onView, onClose }
     return [
       ...entriesOf(shortcuts),
       { id: 'sign off', group: 'To do', does: 'Sign this revision off', run: () => void actions.signOff() },
-      ...state.open.map(({ number, note }) => ({ id: `note ${note.id}`, group: 'Notes', does: `Note ${number}, ${WEIGHT_WORDS[note.weight].toLowerCase()}: ${note.sentence}`, run: () => actions.choose(note.id) })),
-      ...WIDTHS.map(({ value, label }) => ({ id: `width ${value}`, group: 'The proof', does: `Show the proof at ${label.toLowerCase()} width`, run: look({ width: value }) })),
-      ...EYES.map(({ value, label }) => ({ id: `eyes ${value}`, group: 'The proof', does: `Show the proof with ${label}`, run: look({ eyes: value }) })),
-      { id: 'text', group: 'The proof', does: view.text === '200' ? 'Show text at its usual size' : 'Show text doubled', run: look({ text: view.text === '200' ? '100' : '200' }) },
-      { id: 'images', group: 'The proof', does: view.images === 'words' ? 'Show images' : 'Show images in words', run: look({ images: view.images === 'words' ? 'shown' : 'words' }) },
+      ...state.open.map(({ number, note }) => ({
+        id: `note ${note.id}`,
+        group: 'Notes',
+        does: `Note ${number}, ${WEIGHT_WORDS[note.weight].toLowerCase()}: ${note.sentence}`,
+        run: () => actions.choose(note.id),
+      })),
+      ...WIDTHS.map(({ value, label }) => ({
+        id: `width ${value}`,
+        group: 'The proof',
+        does: `Show the proof at ${label.toLowerCase()} width`,
+        run: look({ width: value }),
+      })),
+      ...EYES.map(({ value, label }) => ({
+        id: `eyes ${value}`,
+        group: 'The proof',
+        does: `Show the proof with ${label}`,
+        run: look({ eyes: value }),
+      })),
+      {
+        id: 'text',
+        group: 'The proof',
+        does: view.text === '200' ? 'Show text at its usual size' : 'Show text doubled',
+        run: look({ text: view.text === '200' ? '100' : '200' }),
+      },
+      {
+        id: 'images',
+        group: 'The proof',
+        does: view.images === 'words' ? 'Show images' : 'Show images in words',
+        run: look({ images: view.images === 'words' ? 'shown' : 'words' }),
+      },
       { id: 'usual', group: 'The proof', does: 'Show the proof as usual', run: look(USUAL_VIEW) },
-      ...present.map((family) => ({ id: `family ${family}`, group: 'The list', does: `Only ${FAMILY_WORDS[family].toLowerCase()}`, run: () => actions.setFilter({ ...NO_FILTER, family }) })),
+      ...present.map((family) => ({
+        id: `family ${family}`,
+        group: 'The list',
+        does: `Only ${FAMILY_WORDS[family].toLowerCase()}`,
+        run: () => actions.setFilter({ ...NO_FILTER, family }),
+      })),
       { id: 'must', group: 'The list', does: 'Only what must be fixed', run: () => actions.setFilter({ ...NO_FILTER, weight: 'must' }) },
-      { id: 'judge', group: 'The list', does: 'Only questions to judge', run: () => actions.setFilter({ ...NO_FILTER, standing: 'to judge' }) },
+      {
+        id: 'judge',
+        group: 'The list',
+        does: 'Only questions to judge',
+        run: () => actions.setFilter({ ...NO_FILTER, standing: 'to judge' }),
+      },
       { id: 'all', group: 'The list', does: 'Every note', run: () => actions.setFilter(NO_FILTER) },
     ];
   }, [state, actions, shortcuts, view, onView]);

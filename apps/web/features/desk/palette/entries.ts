@@ -19,5 +19,8 @@ export function entriesOf(shortcuts: readonly Shortcut[]): Entry[] {
 /** Whether everything typed stands in an entry, word by word and in any order. */
 export function holds(typed: string, entry: string): boolean {
   const text = entry.toLowerCase();
-  return typed.toLowerCase().split(/\s+/).every((word) => text.includes(word));
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }

@@ -13,25 +13,112 @@ const MARGIN = 56;
 const NOTE_HEIGHT = 34;
 const TALLEST = 40_000;
 
-const Sheet = styled.div`position: relative; overflow: auto; background: #fffefa; border: 1px solid var(--line); border-right: 0; min-height: 0;`;
-const Inner = styled.div`position: relative; display: grid; grid-template-columns: minmax(0, 1fr) ${MARGIN}px; min-height: 100%;`;
-const Shown = styled.p`grid-column: 1; padding: 1rem 1.9rem 0; font: 600 1.625rem/1.25 var(--serif); color: #1b2536; span { display: block; font: 400 0.8125rem var(--sans); color: #3f4858; }`;
-const Window = styled.div<{ $framed: boolean }>`grid-column: 1; justify-self: start; overflow: hidden; ${({ $framed }) => $framed && 'border-right: 1px dashed var(--edge);'}`;
-const Frame = styled.iframe`width: 100%; border: 0; display: block; background: #fffefa; color-scheme: light; transform-origin: 0 0;`;
+const Sheet = styled.div`
+  position: relative;
+  overflow: auto;
+  background: #fffefa;
+  border: 1px solid var(--line);
+  border-right: 0;
+  min-height: 0;
+`;
+const Inner = styled.div`
+  position: relative;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) ${MARGIN}px;
+  min-height: 100%;
+`;
+const Shown = styled.p`
+  grid-column: 1;
+  padding: 1rem 1.9rem 0;
+  font: 600 1.625rem/1.25 var(--serif);
+  color: #1b2536;
+  span {
+    display: block;
+    font: 400 0.8125rem var(--sans);
+    color: #3f4858;
+  }
+`;
+const Window = styled.div<{ $framed: boolean }>`
+  grid-column: 1;
+  justify-self: start;
+  overflow: hidden;
+  ${({ $framed }) => $framed && 'border-right: 1px dashed var(--edge);'}
+`;
+const Frame = styled.iframe`
+  width: 100%;
+  border: 0;
+  display: block;
+  background: #fffefa;
+  color-scheme: light;
+  transform-origin: 0 0;
+`;
 const Margin = styled.div`
-  position: absolute; top: 0; right: 0; width: ${MARGIN}px; height: 100%; background: var(--paper); border-left: 2px solid var(--marginRule);
+  position: absolute;
+  top: 0;
+  right: 0;
+  width: ${MARGIN}px;
+  height: 100%;
+  background: var(--paper);
+  border-left: 2px solid var(--marginRule);
 `;
 const Mark = styled.button<{ $current: boolean }>`
-  position: absolute; left: 10px; width: 34px; height: ${NOTE_HEIGHT - 2}px; padding: 0; border: 0; background: none; cursor: pointer; display: grid; place-items: center;
-  svg { position: absolute; inset: 0; margin: auto; }
-  b { position: relative; top: 4px; font: 700 0.8125rem/1.15 var(--sans); padding: 0 3px; border-radius: 6px; }
-  b.inked { color: var(--paper); } b.clear { color: ${({ $current }) => ($current ? 'var(--gall)' : 'var(--ink)')}; }
+  position: absolute;
+  left: 10px;
+  width: 34px;
+  height: ${NOTE_HEIGHT - 2}px;
+  padding: 0;
+  border: 0;
+  background: none;
+  cursor: pointer;
+  display: grid;
+  place-items: center;
+  svg {
+    position: absolute;
+    inset: 0;
+    margin: auto;
+  }
+  b {
+    position: relative;
+    top: 4px;
+    font: 700 0.8125rem/1.15 var(--sans);
+    padding: 0 3px;
+    border-radius: 6px;
+  }
+  b.inked {
+    color: var(--paper);
+  }
+  b.clear {
+    color: ${({ $current }) => ($current ? 'var(--gall)' : 'var(--ink)')};
+  }
 `;
-const Highlight = styled.div`position: absolute; pointer-events: none; outline: 2px solid #22406e; outline-offset: 3px;`;
-const Lead = styled.div`position: absolute; pointer-events: none; height: 0; border-top: 2px solid #22406e;`;
+const Highlight = styled.div`
+  position: absolute;
+  pointer-events: none;
+  outline: 2px solid #22406e;
+  outline-offset: 3px;
+`;
+const Lead = styled.div`
+  position: absolute;
+  pointer-events: none;
+  height: 0;
+  border-top: 2px solid #22406e;
+`;
 const Tray = styled.div`
-  display: flex; flex-wrap: wrap; align-items: center; gap: 0.3rem 0.6rem; padding: 0.35rem 1rem; background: var(--paper); border: 1px solid var(--line); border-bottom: 0; border-right: 0; font-size: 0.875rem; color: var(--quiet);
-  button { position: relative; left: auto; }
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 0.6rem;
+  padding: 0.35rem 1rem;
+  background: var(--paper);
+  border: 1px solid var(--line);
+  border-bottom: 0;
+  border-right: 0;
+  font-size: 0.875rem;
+  color: var(--quiet);
+  button {
+    position: relative;
+    left: auto;
+  }
 `;
 
 interface Placed {
@@ -107,7 +194,11 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
     const page = frame.current?.contentDocument;
     if (!page) return;
     const pick = (event: Event) => {
-      const hit = open.findLast(({ note }) => elementByPath(page, note.at.path)?.contains(event.target as Node) && !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path));
+      const hit = open.findLast(
+        ({ note }) =>
+          elementByPath(page, note.at.path)?.contains(event.target as Node) &&
+          !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path),
+      );
       if (hit) choose(hit.note.id);
     };
     page.addEventListener('click', pick);
@@ -118,33 +209,70 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
   const shown = pointed === null ? current?.box : spot;
   useInView(sheet, shown?.top, `${inHand?.note.id} ${pointed}`);
 
-  const mark = (one: Numbered, top?: number) => <MarginMark key={one.note.id} one={one} current={one.note.id === inHand?.note.id} onChoose={choose} {...(top === undefined ? {} : { top })} />;
+  const mark = (one: Numbered, top?: number) => (
+    <MarginMark
+      key={one.note.id}
+      one={one}
+      current={one.note.id === inHand?.note.id}
+      onChoose={choose}
+      {...(top === undefined ? {} : { top })}
+    />
+  );
   return (
     <>
       <ColourFilters />
       <div>
         <ProofBar view={view} onChange={onView} />
-        {unseen.length > 0 && <Tray role="group" aria-label="Notes on what is not seen on the page">Not seen on the page: {unseen.map((one) => mark(one))}</Tray>}
+        {unseen.length > 0 && (
+          <Tray role="group" aria-label="Notes on what is not seen on the page">
+            Not seen on the page: {unseen.map((one) => mark(one))}
+          </Tray>
+        )}
       </div>
       <Sheet ref={sheet} tabIndex={0} role="region" aria-label="Proof">
         <Inner>
-          {desk.scope === 'fragment' && <Shown><span>Title, shown by the platform at level 1</span>{desk.title}</Shown>}
+          {desk.scope === 'fragment' && (
+            <Shown>
+              <span>Title, shown by the platform at level 1</span>
+              {desk.title}
+            </Shown>
+          )}
           <Window $framed={view.width !== 'pane'} style={{ width: view.width === 'pane' ? '100%' : width * scale, height: height * scale }}>
             <Frame
-              key={`${view.images} ${view.text}`} ref={frame} title={`Proof of ${desk.title}`} sandbox="allow-same-origin" tabIndex={-1} src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)} onLoad={() => { dress(); measure(); }}
-              style={{ height, ...(view.width === 'pane' ? {} : { width, transform: `scale(${scale})` }), ...(view.eyes === 'all' ? {} : { filter: `url(#eyes-${view.eyes})` }) }}
+              key={`${view.images} ${view.text}`}
+              ref={frame}
+              title={`Proof of ${desk.title}`}
+              sandbox="allow-same-origin"
+              tabIndex={-1}
+              src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)}
+              onLoad={() => {
+                dress();
+                measure();
+              }}
+              style={{
+                height,
+                ...(view.width === 'pane' ? {} : { width, transform: `scale(${scale})` }),
+                ...(view.eyes === 'all' ? {} : { filter: `url(#eyes-${view.eyes})` }),
+              }}
             />
           </Window>
           {shown && <Highlight style={shown} />}
-          {current && pointed === null && <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />}
-          <Margin role="group" aria-label="Margin">{placed.map(({ one, top }) => mark(one, top))}</Margin>
+          {current && pointed === null && (
+            <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />
+          )}
+          <Margin role="group" aria-label="Margin">
+            {placed.map(({ one, top }) => mark(one, top))}
+          </Margin>
         </Inner>
       </Sheet>
     </>
   );
 }
 
-/** Notes stand beside their lines as soon as the page's text is there, before its last image: nothing tells of that moment, so it is looked for. */
+/**
+ * Notes stand beside their lines as soon as the page's text is there, before its last image: nothing tells of that moment, so it is looked
+ * for.
+ */
 function useDressedSoon(frame: RefObject<HTMLIFrameElement | null>, dressed: RefObject<Document | null>, dress: () => void): void {
   useEffect(() => {
     const timer = setInterval(() => {
@@ -168,7 +296,8 @@ function useInView(sheet: RefObject<HTMLDivElement | null>, top: number | undefi
     const within = sheet.current;
     if (top === undefined || !within) return;
     const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (top < within.scrollTop + 40 || top > within.scrollTop + within.clientHeight - 120) within.scrollTo({ top: Math.max(0, top - 120), behavior: still ? 'auto' : 'smooth' });
+    if (top < within.scrollTop + 40 || top > within.scrollTop + within.clientHeight - 120)
+      within.scrollTo({ top: Math.max(0, top - 120), behavior: still ? 'auto' : 'smooth' });
   }, [sheet, top, of]);
 }
 
@@ -184,7 +313,8 @@ function useOncePerFrame(run: () => void): () => void {
   }, []);
 }
 
-const PLATFORM_LOOK = 'body { font: 16px/1.55 Georgia, "Liberation Serif", serif; color: #222; background: #fffefa; margin: 12px 30px 24px; } img { max-width: 100%; height: auto; } table { border-collapse: collapse; } td, th { padding: 4px 10px; }';
+const PLATFORM_LOOK =
+  'body { font: 16px/1.55 Georgia, "Liberation Serif", serif; color: #222; background: #fffefa; margin: 12px 30px 24px; } img { max-width: 100%; height: auto; } table { border-collapse: collapse; } td, th { padding: 4px 10px; }';
 
 export function proofAddress(collection: string, address: string, revision?: number): string {
   const path = address.split('/').map(encodeURIComponent).join('/');
@@ -230,16 +360,33 @@ function visibleRect(page: Document, at: { path: string; through?: string }): Bo
   return { top: from.top, left, width: Math.max(from.right, to.right) - left, height: to.bottom - from.top };
 }
 
-const MarginMark = memo(function MarginMark({ one, current, onChoose, top }: { one: Numbered; current: boolean; onChoose(noteId: number): void; top?: number }) {
+const MarginMark = memo(function MarginMark({
+  one,
+  current,
+  onChoose,
+  top,
+}: {
+  one: Numbered;
+  current: boolean;
+  onChoose(noteId: number): void;
+  top?: number;
+}) {
   const { weight, title, outcome } = one.note;
   const colour = current ? 'var(--gall)' : 'var(--ink)';
   return (
     <Mark
-      type="button" $current={current} aria-current={current ? 'true' : undefined} tabIndex={current ? 0 : -1} onClick={() => onChoose(one.note.id)} {...(top === undefined ? {} : { style: { top } })}
+      type="button"
+      $current={current}
+      aria-current={current ? 'true' : undefined}
+      tabIndex={current ? 0 : -1}
+      onClick={() => onChoose(one.note.id)}
+      {...(top === undefined ? {} : { style: { top } })}
       aria-label={`Note ${one.number}, ${WEIGHT_WORDS[weight].toLowerCase()}${outcome === 'cantTell' ? ', to judge' : ''}: ${title}`}
     >
       <Drop weight={weight} size={32} colour={colour} />
-      <b className={weight === 'consider' ? 'clear' : 'inked'} aria-hidden="true">{one.number}</b>
+      <b className={weight === 'consider' ? 'clear' : 'inked'} aria-hidden="true">
+        {one.number}
+      </b>
     </Mark>
   );
 });

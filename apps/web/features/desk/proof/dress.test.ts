@@ -14,8 +14,14 @@ test('every size is doubled once, not again for each level of nesting', () => {
 });
 
 test('images give way to their words; a missing alternative is said, a decorative image leaves nothing', () => {
-  const here = page('<picture><source srcset="b.png"><img src="a.png" alt="A hive" width="90"></picture><img src="c.png"><img src="d.png" alt="">');
+  const here = page(
+    '<picture><source srcset="b.png"><img src="a.png" alt="A hive" width="90"></picture><img src="c.png"><img src="d.png" alt="">',
+  );
   imagesAsWords(here);
-  expect([...here.images].map((image) => [image.alt, image.hasAttribute('src')])).toEqual([['A hive', false], ['Image, nothing said', false], ['', false]]);
+  expect([...here.images].map((image) => [image.alt, image.hasAttribute('src')])).toEqual([
+    ['A hive', false],
+    ['Image, nothing said', false],
+    ['', false],
+  ]);
   expect(here.querySelector('source')).toBeNull();
 });

@@ -3,7 +3,8 @@ export function enlargeText(page: Document, times: number): void {
   const view = page.defaultView!;
   const elements = [...page.querySelectorAll<HTMLElement>('body, body *')].filter((element) => 'style' in element);
   const sizes = elements.map((element) => Number.parseFloat(view.getComputedStyle(element).fontSize));
-  for (const [i, element] of elements.entries()) if (sizes[i]! > 0) element.style.setProperty('font-size', `${sizes[i]! * times}px`, 'important');
+  for (const [i, element] of elements.entries())
+    if (sizes[i]! > 0) element.style.setProperty('font-size', `${sizes[i]! * times}px`, 'important');
 }
 
 /** What stands where an image has no alternative: that it is missed, not that it adds nothing. */
@@ -17,5 +18,9 @@ export function imagesAsWords(page: Document): void {
     if (image.alt) image.style.cssText = 'outline: 1px dashed currentColor; padding: 0 0.25em; font-style: italic;';
   }
   for (const source of page.querySelectorAll('picture source')) source.remove();
-  page.head.append(Object.assign(page.createElement('style'), { textContent: '*, *::before, *::after { background-image: none !important; list-style-image: none !important; }' }));
+  page.head.append(
+    Object.assign(page.createElement('style'), {
+      textContent: '*, *::before, *::after { background-image: none !important; list-style-image: none !important; }',
+    }),
+  );
 }

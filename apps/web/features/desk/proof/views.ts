@@ -1,6 +1,9 @@
 import type { ColourVision } from '@inkwell/core';
 
-/** How the proof is looked at: as wide as its pane or as one of three windows, at usual or doubled text, through which eyes, with images or their words. */
+/**
+ * How the proof is looked at: as wide as its pane or as one of three windows, at usual or doubled text, through which eyes, with images or
+ * their words.
+ */
 export interface ProofView {
   width: 'pane' | '1280' | '768' | '320';
   text: '100' | '200';
@@ -25,12 +28,19 @@ export const EYES = [
   { value: 'no-blue', label: 'no blue cones' },
 ] as const;
 
-const CHOICES: { [K in keyof ProofView]: readonly string[] } = { width: WIDTHS.map((one) => one.value), text: ['100', '200'], eyes: EYES.map((one) => one.value), images: ['shown', 'words'] };
+const CHOICES: { [K in keyof ProofView]: readonly string[] } = {
+  width: WIDTHS.map((one) => one.value),
+  text: ['100', '200'],
+  eyes: EYES.map((one) => one.value),
+  images: ['shown', 'words'],
+};
 const KEYS = Object.keys(CHOICES) as (keyof ProofView)[];
 
 /** The view an address asks for; what it does not know is as usual. */
 export function viewFrom(search: { get(name: string): string | null }): ProofView {
-  return Object.fromEntries(KEYS.map((key) => [key, CHOICES[key].includes(search.get(key) ?? '') ? search.get(key) : USUAL_VIEW[key]])) as unknown as ProofView;
+  return Object.fromEntries(
+    KEYS.map((key) => [key, CHOICES[key].includes(search.get(key) ?? '') ? search.get(key) : USUAL_VIEW[key]]),
+  ) as unknown as ProofView;
 }
 
 /** Writes into an address what is not as usual. */

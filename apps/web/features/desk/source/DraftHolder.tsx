@@ -20,7 +20,19 @@ export interface DraftInHand {
 const Context = createContext<DraftInHand | null>(null);
 
 /** Holds what is typed and not saved. Only what shows it is drawn anew with each key: the rest of the Desk does not hear of it. */
-export function DraftHolder({ state, actions, engine, person, children }: { state: DeskState; actions: DeskActions; engine: Engine; person: string; children: ReactNode }) {
+export function DraftHolder({
+  state,
+  actions,
+  engine,
+  person,
+  children,
+}: {
+  state: DeskState;
+  actions: DeskActions;
+  engine: Engine;
+  person: string;
+  children: ReactNode;
+}) {
   const { pageId } = state.desk;
   const drafts = useMemo(() => draftsOf(person, pageId), [person, pageId]);
   const draft = useSourceDraft(state.desk, actions, engine, drafts);
@@ -30,13 +42,18 @@ export function DraftHolder({ state, actions, engine, person, children }: { stat
   useEffect(() => {
     if (!draft.changed) setGoTo(start === null ? null : { at: start });
   }, [start, draft.changed]);
-  const value = useMemo((): DraftInHand => ({
-    draft, taken, goTo,
-    take(id, at) {
-      setTaken(id);
-      if (at !== null) setGoTo({ at });
-    },
-  }), [draft, taken, goTo]);
+  const value = useMemo(
+    (): DraftInHand => ({
+      draft,
+      taken,
+      goTo,
+      take(id, at) {
+        setTaken(id);
+        if (at !== null) setGoTo({ at });
+      },
+    }),
+    [draft, taken, goTo],
+  );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 
@@ -48,8 +65,23 @@ export function useDraft(): DraftInHand {
 
 /** The notes the source shows: the draft's own while it is changed, else those of the revision. */
 export function useSourceNotes({ open }: DeskState, draft: SourceDraft): readonly SourceNote[] {
-  return useMemo(() => (draft.changed
-    ? draft.notes.map((note) => ({ id: draftNoteId(note), from: note.start, to: note.end, weight: note.weight, sentence: note.sentence }))
-    : open.map(({ note }) => ({ id: String(note.id), from: note.at.start, to: note.at.end, weight: note.weight, sentence: note.sentence }))), [draft.changed, draft.notes, open]);
+  return useMemo(
+    () =>
+      draft.changed
+        ? draft.notes.map((note) => ({
+            id: draftNoteId(note),
+            from: note.start,
+            to: note.end,
+            weight: note.weight,
+            sentence: note.sentence,
+          }))
+        : open.map(({ note }) => ({
+            id: String(note.id),
+            from: note.at.start,
+            to: note.at.end,
+            weight: note.weight,
+            sentence: note.sentence,
+          })),
+    [draft.changed, draft.notes, open],
+  );
 }
-

@@ -6,8 +6,15 @@ import { PageReader } from '../engine/answer';
 import { draftNoteId, DraftNotes } from './DraftNotes';
 
 const reader = new PageReader();
-const notesOf = (source: string): DraftNote[] => reader.answer({ kind: 'audit', page: { source, scope: 'fragment', title: 'Wax', address: 'wax.html', neighbours: { titles: {} } } }) as DraftNote[];
-const rows = () => within(screen.getByRole('list')).getAllByRole('button').map((row) => row.textContent);
+const notesOf = (source: string): DraftNote[] =>
+  reader.answer({
+    kind: 'audit',
+    page: { source, scope: 'fragment', title: 'Wax', address: 'wax.html', neighbours: { titles: {} } },
+  }) as DraftNote[];
+const rows = () =>
+  within(screen.getByRole('list'))
+    .getAllByRole('button')
+    .map((row) => row.textContent);
 
 test('a draft’s notes stand by line, with their weight in words and their family', () => {
   render(<DraftNotes notes={notesOf('<h2>Wax</h2>\n<p>See <img src="hive.png"> in winter.</p>')} taken={null} onTake={() => undefined} />);
@@ -27,7 +34,11 @@ test('a note that is taken up shows why it matters and its correction', async ()
   const { rerender } = render(<DraftNotes notes={notes} taken={null} onTake={onTake} />);
   await userEvent.click(within(screen.getByRole('list')).getByRole('button'));
   expect(onTake).toHaveBeenCalledWith(notes[0]);
-  rerender(<DraftNotes notes={notes} taken={notes[0]!} onTake={onTake}><p>Its correction</p></DraftNotes>);
+  rerender(
+    <DraftNotes notes={notes} taken={notes[0]!} onTake={onTake}>
+      <p>Its correction</p>
+    </DraftNotes>,
+  );
   const taken = screen.getByRole('region', { name: 'Note taken up' });
   expect(taken.textContent).toContain(notes[0]!.why);
   expect(taken.textContent).toContain('Its correction');
@@ -53,6 +64,8 @@ test('a note keeps its name while its place moves, and two notes never share one
   const moved = notesOf('<p>We see <img src="hive.png"> in winter.</p>')[0]!;
   expect(moved.start).not.toBe(one.start);
   expect(draftNoteId(moved)).toBe(draftNoteId(one));
-  const ids = notesOf('<p>See <img src="a.png"> and <img src="b.png"> and <a href="x.html">here</a> and <a href="y.html">here</a>.</p>').map(draftNoteId);
+  const ids = notesOf(
+    '<p>See <img src="a.png"> and <img src="b.png"> and <a href="x.html">here</a> and <a href="y.html">here</a>.</p>',
+  ).map(draftNoteId);
   expect(new Set(ids).size).toBe(ids.length);
 });

@@ -39,7 +39,20 @@ export function DraftPanel({ desk, draft, engine, mayChange, taken, onTake }: Dr
   }, []);
   return (
     <DraftNotes notes={draft.notes} taken={note} onTake={takeUp}>
-      {note && finding && <RemedyForm key={taken} page={{ pageId: desk.pageId, collection: desk.collection.slug }} text={text} finding={finding} engine={engine} busy={draft.text !== draft.noted} mayChange={mayChange} applyLabel="Put it into the draft" onApply={correct} onSkip={() => onTake(null, null)} />}
+      {note && finding && (
+        <RemedyForm
+          key={taken}
+          page={{ pageId: desk.pageId, collection: desk.collection.slug }}
+          text={text}
+          finding={finding}
+          engine={engine}
+          busy={draft.text !== draft.noted}
+          mayChange={mayChange}
+          applyLabel="Put it into the draft"
+          onApply={correct}
+          onSkip={() => onTake(null, null)}
+        />
+      )}
     </DraftNotes>
   );
 }

@@ -14,15 +14,96 @@ import { showNotes, sourceNotes, type SourceNote } from './sourceNotes';
 import type { SourceDraft } from './useSourceDraft';
 
 const Frame = styled.div`
-  display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; border: 1px solid var(--line); border-right: 0; background: var(--sheet); color: var(--ink);
-  .cm-editor { height: 100%; min-height: 20rem; font-size: 0.84375rem; } .cm-editor.cm-focused { outline: 3px solid var(--gall); outline-offset: -3px; }
-  .cm-scroller { font-family: var(--mono); contain: layout paint; } .cm-gutters { background: var(--paper); color: var(--quiet); border-right: 1px solid var(--line); }
-  .cm-editor .cm-activeLine, .cm-editor .cm-activeLineGutter { background: var(--gallWash); } .cm-editor .cm-cursor { border-left-color: var(--ink); }
-  .cm-editor .cm-selectionBackground.cm-selectionBackground { background: var(--edge); } .cm-editor .cm-matchingBracket { outline: 1px solid var(--edge); background: none; }
-  .note-gutter .cm-gutterElement { padding: 0 2px; } .drop { display: inline-grid; place-items: center; min-width: 1.25rem; height: 1.25rem; border-radius: 0 55% 55% 55%; border: 1.5px solid var(--ink); font: 700 0.75rem/1 var(--sans); color: var(--ink); cursor: pointer; } .drop.must { background: var(--ink); color: var(--paper); }
-  .note { text-decoration: underline solid var(--ink) 1px; text-underline-offset: 3px; } .note.must { text-decoration-thickness: 2px; } .note.should { text-decoration-style: dashed; } .note.consider { text-decoration-style: dotted; }
-  .cm-tooltip { background: var(--sheet); color: var(--ink); border: 1px solid var(--edge); max-width: 28rem; padding: 0.4rem 0.6rem; font: 400 0.875rem/1.4 var(--sans); }
-  .notes-here p + p { margin-top: 0.3rem; } .notes-here button { border: 0; background: none; color: var(--gall); text-decoration: underline; font-weight: 600; min-height: 1.5rem; cursor: pointer; }
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+  border: 1px solid var(--line);
+  border-right: 0;
+  background: var(--sheet);
+  color: var(--ink);
+  .cm-editor {
+    height: 100%;
+    min-height: 20rem;
+    font-size: 0.84375rem;
+  }
+  .cm-editor.cm-focused {
+    outline: 3px solid var(--gall);
+    outline-offset: -3px;
+  }
+  .cm-scroller {
+    font-family: var(--mono);
+    contain: layout paint;
+  }
+  .cm-gutters {
+    background: var(--paper);
+    color: var(--quiet);
+    border-right: 1px solid var(--line);
+  }
+  .cm-editor .cm-activeLine,
+  .cm-editor .cm-activeLineGutter {
+    background: var(--gallWash);
+  }
+  .cm-editor .cm-cursor {
+    border-left-color: var(--ink);
+  }
+  .cm-editor .cm-selectionBackground.cm-selectionBackground {
+    background: var(--edge);
+  }
+  .cm-editor .cm-matchingBracket {
+    outline: 1px solid var(--edge);
+    background: none;
+  }
+  .note-gutter .cm-gutterElement {
+    padding: 0 2px;
+  }
+  .drop {
+    display: inline-grid;
+    place-items: center;
+    min-width: 1.25rem;
+    height: 1.25rem;
+    border-radius: 0 55% 55% 55%;
+    border: 1.5px solid var(--ink);
+    font: 700 0.75rem/1 var(--sans);
+    color: var(--ink);
+    cursor: pointer;
+  }
+  .drop.must {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  .note {
+    text-decoration: underline solid var(--ink) 1px;
+    text-underline-offset: 3px;
+  }
+  .note.must {
+    text-decoration-thickness: 2px;
+  }
+  .note.should {
+    text-decoration-style: dashed;
+  }
+  .note.consider {
+    text-decoration-style: dotted;
+  }
+  .cm-tooltip {
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--edge);
+    max-width: 28rem;
+    padding: 0.4rem 0.6rem;
+    font: 400 0.875rem/1.4 var(--sans);
+  }
+  .notes-here p + p {
+    margin-top: 0.3rem;
+  }
+  .notes-here button {
+    border: 0;
+    background: none;
+    color: var(--gall);
+    text-decoration: underline;
+    font-weight: 600;
+    min-height: 1.5rem;
+    cursor: pointer;
+  }
 `;
 
 /** Markup in the house's inks: tags stand out, values recede. */
@@ -60,10 +141,25 @@ export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: Sour
       state: EditorState.create({
         doc: text,
         extensions: [
-          EditorView.cspNonce.of(nonce), sourceNotes((id) => latest.current.onTake(id)), lineNumbers(), history(), drawSelection(), highlightActiveLine(), bracketMatching(), html(), syntaxHighlighting(INKS),
-          EditorState.lineSeparator.of(separator), EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }), EditorView.editable.of(mayChange),
+          EditorView.cspNonce.of(nonce),
+          sourceNotes((id) => latest.current.onTake(id)),
+          lineNumbers(),
+          history(),
+          drawSelection(),
+          highlightActiveLine(),
+          bracketMatching(),
+          html(),
+          syntaxHighlighting(INKS),
+          EditorState.lineSeparator.of(separator),
+          EditorView.lineWrapping,
+          EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }),
+          EditorView.editable.of(mayChange),
           // Tab is left alone: it moves on, so that nobody is caught in the editor.
-          keymap.of([{ key: 'Mod-s', preventDefault: true, run: () => (void latest.current.save(), true) }, ...defaultKeymap, ...historyKeymap]),
+          keymap.of([
+            { key: 'Mod-s', preventDefault: true, run: () => (void latest.current.save(), true) },
+            ...defaultKeymap,
+            ...historyKeymap,
+          ]),
           EditorView.updateListener.of((update) => update.docChanged && latest.current.type(update.state.sliceDoc())),
         ],
       }),
@@ -82,12 +178,18 @@ export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: Sour
     if (!editor || now === undefined || now === text) return;
     const places = new Places(now);
     // Only what differs is put in: the caret, and what can be undone here, stay.
-    editor.dispatch({ changes: changeBetween(now, text).edits.map((edit) => ({ from: places.of(edit.start), to: places.of(edit.end), insert: edit.text })) });
+    editor.dispatch({
+      changes: changeBetween(now, text).edits.map((edit) => ({ from: places.of(edit.start), to: places.of(edit.end), insert: edit.text })),
+    });
   }, [text]);
 
   useEffect(() => {
     const places = new Places(text);
-    if (view.current) showNotes(view.current, notes.map((note) => ({ ...note, from: places.of(note.from), to: places.of(note.to) })));
+    if (view.current)
+      showNotes(
+        view.current,
+        notes.map((note) => ({ ...note, from: places.of(note.from), to: places.of(note.to) })),
+      );
     // Notes come after the text they are of; until then they move along with it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [notes, separator, mayChange]);
@@ -103,7 +205,11 @@ export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: Sour
 
   return (
     <Frame>
-      <DraftBar draft={draft} mayChange={mayChange} busy={busy}><span><kbd>F8</kbd> next note</span></DraftBar>
+      <DraftBar draft={draft} mayChange={mayChange} busy={busy}>
+        <span>
+          <kbd>F8</kbd> next note
+        </span>
+      </DraftBar>
       <div ref={holder} />
     </Frame>
   );

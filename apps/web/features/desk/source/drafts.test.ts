@@ -7,12 +7,19 @@ const draft = (html: string): Draft => ({ base: 3, revision: 2, html, at: '2026-
 function slowKeeper() {
   const written: (string | null)[] = [];
   const ends: ((refuse?: boolean) => void)[] = [];
-  const write = (html: string | null) => new Promise<void>((resolve, reject) => ends.push((refuse) => {
-    if (refuse) return reject(new Error('quota'));
-    written.push(html);
-    resolve();
-  }));
-  return { written, ends, shelf: new OneAtATime({ read: () => Promise.resolve(null), keep: (one) => write(one.html), drop: () => write(null) }) };
+  const write = (html: string | null) =>
+    new Promise<void>((resolve, reject) =>
+      ends.push((refuse) => {
+        if (refuse) return reject(new Error('quota'));
+        written.push(html);
+        resolve();
+      }),
+    );
+  return {
+    written,
+    ends,
+    shelf: new OneAtATime({ read: () => Promise.resolve(null), keep: (one) => write(one.html), drop: () => write(null) }),
+  };
 }
 
 const settled = () => new Promise((resolve) => setTimeout(resolve, 0));
@@ -50,6 +57,10 @@ test('a browser that will not keep it says so, and the next one is tried again',
 });
 
 test('one that cannot be read is none', async () => {
-  const shelf = new OneAtATime({ read: () => Promise.reject(new Error('blocked')), keep: () => Promise.resolve(), drop: () => Promise.resolve() });
+  const shelf = new OneAtATime({
+    read: () => Promise.reject(new Error('blocked')),
+    keep: () => Promise.resolve(),
+    drop: () => Promise.resolve(),
+  });
   expect(await shelf.read()).toBeNull();
 });

@@ -78,7 +78,12 @@ export class OneAtATime implements DraftShelf {
       }
       return this.next.done;
     }
-    this.running = (draft ? this.keeper.keep(draft) : this.keeper.drop()).then(() => true, () => false).finally(() => this.goOn());
+    this.running = (draft ? this.keeper.keep(draft) : this.keeper.drop())
+      .then(
+        () => true,
+        () => false,
+      )
+      .finally(() => this.goOn());
     return this.running;
   }
 
@@ -92,7 +97,9 @@ export class OneAtATime implements DraftShelf {
 
 function asDraft(value: unknown): Draft | null {
   const draft = value as Partial<Draft> | null | undefined;
-  return draft && typeof draft.base === 'number' && typeof draft.html === 'string' ? { base: draft.base, revision: draft.revision ?? 0, html: draft.html, at: draft.at ?? '' } : null;
+  return draft && typeof draft.base === 'number' && typeof draft.html === 'string'
+    ? { base: draft.base, revision: draft.revision ?? 0, html: draft.html, at: draft.at ?? '' }
+    : null;
 }
 
 const formerKey = (pageId: number) => `inkwell-draft-${pageId}`;
@@ -104,7 +111,9 @@ const formerKey = (pageId: number) => `inkwell-draft-${pageId}`;
 function formerDraft(pageId: number): Draft | null {
   try {
     const draft = JSON.parse(localStorage.getItem(formerKey(pageId)) ?? 'null') as { base?: unknown; html?: unknown; at?: string } | null;
-    return draft && typeof draft.base === 'number' && typeof draft.html === 'string' ? { base: 0, revision: draft.base, html: draft.html, at: draft.at ?? '' } : null;
+    return draft && typeof draft.base === 'number' && typeof draft.html === 'string'
+      ? { base: 0, revision: draft.base, html: draft.html, at: draft.at ?? '' }
+      : null;
   } catch {
     return null;
   }

@@ -5,21 +5,34 @@ import { showNotes, sourceNotes, type SourceNote } from './sourceNotes';
 
 const TEXT = '<h2></h2>\n<p>Wax</p>\n<p><img src="a.png"></p>\n';
 const BLANK: SourceNote = { id: 'blank', from: 0, to: 9, weight: 'must', sentence: 'This heading has no text' };
-const IMAGE: SourceNote = { id: 'image', from: TEXT.indexOf('<img'), to: TEXT.indexOf('</p>', 30), weight: 'consider', sentence: 'a.png has no caption' };
+const IMAGE: SourceNote = {
+  id: 'image',
+  from: TEXT.indexOf('<img'),
+  to: TEXT.indexOf('</p>', 30),
+  weight: 'consider',
+  sentence: 'a.png has no caption',
+};
 
 function editor(notes: readonly SourceNote[]) {
   const taken: string[] = [];
-  const view = new EditorView({ parent: document.body, state: EditorState.create({ doc: TEXT, extensions: sourceNotes((id) => taken.push(id)) }) });
+  const view = new EditorView({
+    parent: document.body,
+    state: EditorState.create({ doc: TEXT, extensions: sourceNotes((id) => taken.push(id)) }),
+  });
   showNotes(view, notes);
   return { view, taken };
 }
 
-const press = (view: EditorView, shiftKey = false) => runScopeHandlers(view, new KeyboardEvent('keydown', { key: 'F8', shiftKey }), 'editor');
+const press = (view: EditorView, shiftKey = false) =>
+  runScopeHandlers(view, new KeyboardEvent('keydown', { key: 'F8', shiftKey }), 'editor');
 const underlined = (view: EditorView) => [...view.dom.querySelectorAll('.note')].map((mark) => [mark.className, mark.textContent]);
 
 test('a note is underlined by its weight, on its first line alone', () => {
   const { view } = editor([{ ...BLANK, to: TEXT.length }, IMAGE]);
-  expect(underlined(view)).toEqual([['note must', '<h2></h2>'], ['note consider', '<img src="a.png">']]);
+  expect(underlined(view)).toEqual([
+    ['note must', '<h2></h2>'],
+    ['note consider', '<img src="a.png">'],
+  ]);
 });
 
 test('F8 goes from note to note and round the end, Shift F8 back, and each is taken up', () => {
@@ -51,7 +64,8 @@ test('the gutter shows one drop for each line, with how many notes it has and th
   const { view, taken } = editor([BLANK, { ...BLANK, id: 'level', weight: 'should', sentence: 'It leaps' }, IMAGE]);
   const drops = [...view.dom.querySelectorAll<HTMLElement>('.note-gutter .drop')].filter((drop) => drop.title.length > 7);
   expect(drops.map((drop) => [drop.className, drop.textContent, drop.title])).toEqual([
-    ['drop must', '2', 'Must: This heading has no text\nShould: It leaps'], ['drop consider', '1', 'Consider: a.png has no caption'],
+    ['drop must', '2', 'Must: This heading has no text\nShould: It leaps'],
+    ['drop consider', '1', 'Consider: a.png has no caption'],
   ]);
   drops[0]!.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));
   expect(taken).toEqual(['blank']);

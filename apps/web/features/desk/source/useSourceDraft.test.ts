@@ -41,7 +41,11 @@ test('typing back to what is saved leaves no draft', async () => {
 });
 
 test('a draft of an earlier visit is found, with the revision it began from, and looked at', async () => {
-  const { draft, drafts } = start(engineHere(), PAGE, new DraftsHere({ base: 1, revision: 1, html: TYPED, at: '2026-03-01T08:00:00.000Z' }));
+  const { draft, drafts } = start(
+    engineHere(),
+    PAGE,
+    new DraftsHere({ base: 1, revision: 1, html: TYPED, at: '2026-03-01T08:00:00.000Z' }),
+  );
   await waitFor(() => expect(draft().found).not.toBeNull());
   expect([draft().text, draft().found, draft().base]).toEqual([TYPED, '2026-03-01T08:00:00.000Z', 1]);
   await waitFor(() => expect(draft().notes).toHaveLength(1));
@@ -61,11 +65,15 @@ test('saving makes a revision, and the draft is done with', async () => {
 test('while one audit runs only the newest text waits', async () => {
   const asked: string[] = [];
   const answers: ((notes: DraftNote[]) => void)[] = [];
-  const slow = { stop: () => undefined, ask: (question: Question) => new Promise((resolve) => {
-    if (question.kind !== 'audit') return;
-    asked.push(question.page.source);
-    answers.push(resolve);
-  }) } as unknown as Engine;
+  const slow = {
+    stop: () => undefined,
+    ask: (question: Question) =>
+      new Promise((resolve) => {
+        if (question.kind !== 'audit') return;
+        asked.push(question.page.source);
+        answers.push(resolve);
+      }),
+  } as unknown as Engine;
   const { draft } = start(slow);
   for (const end of ['1', '12', '123']) await act(async () => draft().type(`${PAGE}${end}`));
   expect(asked).toEqual([`${PAGE}1`]);

@@ -59,18 +59,22 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine,
   useEffect(() => {
     // A fix or an undo made a new revision: an untouched source follows it.
     if (text === known.current.html && desk.html !== known.current.html) setText(desk.html);
-    if (base.version === known.current.version && desk.version !== base.version && (text === known.current.html || text === desk.html)) setBase({ version: desk.version, revision: desk.revision.number });
+    if (base.version === known.current.version && desk.version !== base.version && (text === known.current.html || text === desk.html))
+      setBase({ version: desk.version, revision: desk.revision.number });
     known.current = { html: desk.html, version: desk.version };
   }, [desk.html, desk.version, desk.revision.number, text, base]);
 
-  const type = useCallback((next: string) => {
-    // The engine is asked before anything is drawn: it looks while the screen paints.
-    look(next);
-    typed.current = true;
-    setText(next);
-    if (next === desk.html) void drafts.drop();
-    else void drafts.keep({ base: base.version, revision: base.revision, html: next, at: new Date().toISOString() }).then(setKept);
-  }, [desk.html, drafts, base, look]);
+  const type = useCallback(
+    (next: string) => {
+      // The engine is asked before anything is drawn: it looks while the screen paints.
+      look(next);
+      typed.current = true;
+      setText(next);
+      if (next === desk.html) void drafts.drop();
+      else void drafts.keep({ base: base.version, revision: base.revision, html: next, at: new Date().toISOString() }).then(setKept);
+    },
+    [desk.html, drafts, base, look],
+  );
 
   const save = async () => {
     const sent = await actions.save(text, base.version);
@@ -126,30 +130,33 @@ function useDraftNotes(desk: Desk, engine: Engine, text: string): DraftNotes {
   const running = useRef(false);
   const asked = useRef<string | null>(null);
   const waiting = useRef<{ source: string; began: number } | null>(null);
-  const look = useCallback((source: string) => {
-    if (source === desk.html || source === asked.current) return;
-    asked.current = source;
-    const run = async (typed: { source: string; began: number }): Promise<void> => {
-      running.current = true;
-      try {
-        const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
-        measured('keystroke to notes', typed.began);
-        startTransition(() => setSeenIn({ notes, noted: typed.source, stuck: false }));
-      } catch {
-        // The next key is looked at again; until then it is told that these notes are not of this text.
-        asked.current = null;
-        setSeenIn((last) => ({ ...last, stuck: true }));
-      } finally {
-        running.current = false;
-      }
-      const next = waiting.current;
-      waiting.current = null;
-      if (next !== null) await run(next);
-    };
-    const typed = { source, began: performance.now() };
-    if (running.current) waiting.current = typed;
-    else void run(typed);
-  }, [desk, engine]);
+  const look = useCallback(
+    (source: string) => {
+      if (source === desk.html || source === asked.current) return;
+      asked.current = source;
+      const run = async (typed: { source: string; began: number }): Promise<void> => {
+        running.current = true;
+        try {
+          const notes = await engine.ask<'audit'>({ kind: 'audit', page: pageTextOf(desk, typed.source) });
+          measured('keystroke to notes', typed.began);
+          startTransition(() => setSeenIn({ notes, noted: typed.source, stuck: false }));
+        } catch {
+          // The next key is looked at again; until then it is told that these notes are not of this text.
+          asked.current = null;
+          setSeenIn((last) => ({ ...last, stuck: true }));
+        } finally {
+          running.current = false;
+        }
+        const next = waiting.current;
+        waiting.current = null;
+        if (next !== null) await run(next);
+      };
+      const typed = { source, began: performance.now() };
+      if (running.current) waiting.current = typed;
+      else void run(typed);
+    },
+    [desk, engine],
+  );
   // A draft that was left, or taken over from elsewhere, is looked at too.
   useEffect(() => look(text), [look, text]);
   return { ...seenIn, look };

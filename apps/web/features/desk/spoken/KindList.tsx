@@ -14,9 +14,20 @@ export const KINDS: readonly { id: keyof Kinds; label: string; none: string }[] 
   { id: 'fields', label: 'Fields', none: 'This page has nothing to fill in.' },
 ];
 
-const Frame = styled.div`${TableFrame} { margin: 0; border: 0; }`;
-const None = styled.p`padding: 1rem 1.25rem;`;
-const Missing = styled.em`color: var(--rubric); font-style: normal; font-weight: 600;`;
+const Frame = styled.div`
+  ${TableFrame} {
+    margin: 0;
+    border: 0;
+  }
+`;
+const None = styled.p`
+  padding: 1rem 1.25rem;
+`;
+const Missing = styled.em`
+  color: var(--rubric);
+  font-style: normal;
+  font-weight: 600;
+`;
 
 export interface KindListProps {
   label: string;
@@ -35,14 +46,31 @@ export function KindList({ label, none, rows, open, onPoint, onNote }: KindListP
       <TableFrame tabIndex={0} role="region" aria-label={label}>
         <Table>
           <caption>{label}</caption>
-          <thead><tr><th scope="col">Said</th><th scope="col">What it is</th><th scope="col">Notes</th><th scope="col">Where</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">Said</th>
+              <th scope="col">What it is</th>
+              <th scope="col">Notes</th>
+              <th scope="col">Where</th>
+            </tr>
+          </thead>
           <tbody>
             {rows.map((row) => (
               <tr key={row.path}>
                 <th scope="row">{row.name || <Missing>no name</Missing>}</th>
                 <td>{row.detail}</td>
-                <td>{open.filter((one) => one.note.at.path === row.path).map((one) => <NoteChip key={one.note.id} one={one} inHand={null} onChoose={onNote} />)}</td>
-                <td><Button $look="quiet" onPress={() => onPoint(row.path)} aria-label={`Show on the proof: ${row.name || row.detail}`}>On the proof</Button></td>
+                <td>
+                  {open
+                    .filter((one) => one.note.at.path === row.path)
+                    .map((one) => (
+                      <NoteChip key={one.note.id} one={one} inHand={null} onChoose={onNote} />
+                    ))}
+                </td>
+                <td>
+                  <Button $look="quiet" onPress={() => onPoint(row.path)} aria-label={`Show on the proof: ${row.name || row.detail}`}>
+                    On the proof
+                  </Button>
+                </td>
               </tr>
             ))}
           </tbody>

@@ -8,7 +8,8 @@ import { AT_FIRST, deskOf, engineHere, OnePageServer } from '../testing/desk';
 import { useDesk, type DeskActions } from '../useDesk';
 import { LinesSaid } from './LinesSaid';
 
-const PAGE = '<h2>Wax</h2><p>All about frames: <a href="frames.html">here</a></p><p>See <img src="hive.png"> in winter.</p><ul><li>One</li><li>Two</li></ul>';
+const PAGE =
+  '<h2>Wax</h2><p>All about frames: <a href="frames.html">here</a></p><p>See <img src="hive.png"> in winter.</p><ul><li>One</li><li>Two</li></ul>';
 
 async function start(html = PAGE) {
   Element.prototype.scrollIntoView = () => undefined;
@@ -21,7 +22,15 @@ async function start(html = PAGE) {
     return <LinesSaid lines={said} at={at} onAt={setAt} state={state} actions={{ ...actions, point } as DeskActions} />;
   }
   render(<Listening said={lines} />);
-  return { point, desk, user: userEvent.setup(), line: (says: RegExp) => within(screen.getByRole('list')).getAllByRole('button', { name: says }).find((button) => button.hasAttribute('data-line'))! };
+  return {
+    point,
+    desk,
+    user: userEvent.setup(),
+    line: (says: RegExp) =>
+      within(screen.getByRole('list'))
+        .getAllByRole('button', { name: says })
+        .find((button) => button.hasAttribute('data-line'))!,
+  };
 }
 
 test('the page is said line by line, the note at hand at its line', async () => {
@@ -45,7 +54,9 @@ test('arrow keys go from line to line, and stop at the ends', async () => {
 test('a line has its notes beside it, and leads to its place on the proof', async () => {
   const { user, line, point } = await start();
   const row = line(/here/).closest('li')!;
-  const [chip] = within(row).getAllByRole('button').filter((button) => !button.hasAttribute('data-line'));
+  const [chip] = within(row)
+    .getAllByRole('button')
+    .filter((button) => !button.hasAttribute('data-line'));
   expect(chip).toBeTruthy();
   await user.click(line(/Wax/));
   await user.click(screen.getByRole('button', { name: /^Show on the proof: .*Wax/ }));

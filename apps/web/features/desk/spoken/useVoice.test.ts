@@ -29,7 +29,14 @@ class Speech extends EventTarget {
 let speech: Speech;
 beforeEach(() => {
   speech = new Speech();
-  Object.assign(window, { speechSynthesis: speech, SpeechSynthesisUtterance: class extends EventTarget { constructor(readonly text: string) { super(); } } });
+  Object.assign(window, {
+    speechSynthesis: speech,
+    SpeechSynthesisUtterance: class extends EventTarget {
+      constructor(readonly text: string) {
+        super();
+      }
+    },
+  });
 });
 
 function start() {
@@ -44,7 +51,10 @@ test('lines are read one after the other from where one is, and followed', () =>
   act(() => voice().start(['One', 'Two', 'Three'], 1));
   expect(voice().speaking).toBe(true);
   act(() => speech.end());
-  expect([speech.said, lines]).toEqual([['Two', 'Three'], [1, 2]]);
+  expect([speech.said, lines]).toEqual([
+    ['Two', 'Three'],
+    [1, 2],
+  ]);
   act(() => speech.end());
   expect(voice().speaking).toBe(false);
 });

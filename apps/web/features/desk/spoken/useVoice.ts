@@ -30,21 +30,24 @@ export function useVoice(onLine: (index: number) => void): Voice {
     setSpeaking(false);
   }, []);
 
-  const start = useCallback((lines: readonly string[], from: number) => {
-    const mine = ++turn.current;
-    window.speechSynthesis.cancel();
-    setSpeaking(true);
-    const say = (index: number) => {
-      if (turn.current !== mine) return;
-      if (index >= lines.length) return setSpeaking(false);
-      onLine(index);
-      const words = new SpeechSynthesisUtterance(lines[index]);
-      words.addEventListener('end', () => say(index + 1));
-      words.addEventListener('error', () => turn.current === mine && setSpeaking(false));
-      window.speechSynthesis.speak(words);
-    };
-    say(from);
-  }, [onLine]);
+  const start = useCallback(
+    (lines: readonly string[], from: number) => {
+      const mine = ++turn.current;
+      window.speechSynthesis.cancel();
+      setSpeaking(true);
+      const say = (index: number) => {
+        if (turn.current !== mine) return;
+        if (index >= lines.length) return setSpeaking(false);
+        onLine(index);
+        const words = new SpeechSynthesisUtterance(lines[index]);
+        words.addEventListener('end', () => say(index + 1));
+        words.addEventListener('error', () => turn.current === mine && setSpeaking(false));
+        window.speechSynthesis.speak(words);
+      };
+      say(from);
+    },
+    [onLine],
+  );
 
   return { has, speaking, start, stop };
 }

@@ -6,7 +6,15 @@ import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import type { SheetOfTools } from './sheetOfTools';
 
-const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; flex-wrap: wrap; gap: 0.5rem; }`;
+const Form = styled.form`
+  display: grid;
+  gap: 0.75rem;
+  > div:last-child {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+`;
 
 /** A link's words and where it leads. Words come first: they are what is heard in a list of links. */
 export function LinkSheet({ editor, onClose, onDone }: SheetOfTools) {
@@ -14,21 +22,47 @@ export function LinkSheet({ editor, onClose, onDone }: SheetOfTools) {
     const { from, to } = editor.state.selection;
     const inside = editor.isActive('link');
     if (inside) editor.chain().extendMarkRange('link').run();
-    return { inside, text: inside ? editor.state.doc.textBetween(editor.state.selection.from, editor.state.selection.to) : editor.state.doc.textBetween(from, to, ' '), href: (editor.getAttributes('link').href as string | undefined) ?? '', kept: editor.getAttributes('link').kept as unknown };
+    return {
+      inside,
+      text: inside
+        ? editor.state.doc.textBetween(editor.state.selection.from, editor.state.selection.to)
+        : editor.state.doc.textBetween(from, to, ' '),
+      href: (editor.getAttributes('link').href as string | undefined) ?? '',
+      kept: editor.getAttributes('link').kept as unknown,
+    };
   });
   const [text, setText] = useState(before.text);
   const [href, setHref] = useState(before.href);
   const set = () => {
     const mark = { type: 'link', attrs: { href: href.trim(), kept: before.kept ?? null } };
-    onDone((chain) => (text === before.text ? chain.setMark('link', mark.attrs) : chain.insertContent([{ type: 'text', text, marks: [mark] }])));
+    onDone((chain) =>
+      text === before.text ? chain.setMark('link', mark.attrs) : chain.insertContent([{ type: 'text', text, marks: [mark] }]),
+    );
   };
   return (
     <Sheet title="Link" open onClose={onClose}>
-      <Form onSubmit={(event) => { event.preventDefault(); if (text.trim() && href.trim()) set(); }}>
-        <TextBox label="Its words" value={text} onChange={setText} hint="Say where it leads: they are read without what stands around them." />
-        <TextBox label="Where it leads" value={href} onChange={setHref} hint="A page of the collection, such as spring.html, or an address." />
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (text.trim() && href.trim()) set();
+        }}
+      >
+        <TextBox
+          label="Its words"
+          value={text}
+          onChange={setText}
+          hint="Say where it leads: they are read without what stands around them."
+        />
+        <TextBox
+          label="Where it leads"
+          value={href}
+          onChange={setHref}
+          hint="A page of the collection, such as spring.html, or an address."
+        />
         <div>
-          <Button type="submit" $look="main" isDisabled={!text.trim() || !href.trim()}>Set the link</Button>
+          <Button type="submit" $look="main" isDisabled={!text.trim() || !href.trim()}>
+            Set the link
+          </Button>
           {before.inside && <Button onPress={() => onDone((chain) => chain.unsetMark('link'))}>Take the link away</Button>}
           <Button onPress={onClose}>Cancel</Button>
         </div>

@@ -7,11 +7,32 @@ import { Pick } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 
 const Lines = styled.ol`
-  max-height: min(22rem, 50vh); overflow: auto; border: 1px solid var(--line);
-  li { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 0.3rem 1rem; align-items: center; padding: 0.4rem 0.75rem; border-bottom: 1px solid var(--line); } b { font-family: var(--serif); overflow-wrap: anywhere; }
+  max-height: min(22rem, 50vh);
+  overflow: auto;
+  border: 1px solid var(--line);
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 0.3rem 1rem;
+    align-items: center;
+    padding: 0.4rem 0.75rem;
+    border-bottom: 1px solid var(--line);
+  }
+  b {
+    font-family: var(--serif);
+    overflow-wrap: anywhere;
+  }
 `;
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem;`;
-const OPTIONS = [{ value: '0', label: 'plain text, in bold' }, ...[2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: `a heading of level ${level}` }))];
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+`;
+const OPTIONS = [
+  { value: '0', label: 'plain text, in bold' },
+  ...[2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: `a heading of level ${level}` })),
+];
 
 export interface PasteSheetProps {
   bold: Pasted['bold'];
@@ -23,17 +44,34 @@ export interface PasteSheetProps {
 export function PasteSheet({ bold, onClose, onAnswer }: PasteSheetProps) {
   const [levels, setLevels] = useState<Record<string, string>>({});
   return (
-    <Sheet title={bold.length === 1 ? 'A bold line: does it head what follows?' : 'Bold lines: do they head what follows?'} open onClose={onClose} wide>
+    <Sheet
+      title={bold.length === 1 ? 'A bold line: does it head what follows?' : 'Bold lines: do they head what follows?'}
+      open
+      onClose={onClose}
+      wide
+    >
       <Lines>
         {bold.map(({ path, text }) => (
           <li key={path}>
             <b>{text}</b>
-            <Pick label="It is" value={levels[path] ?? '0'} onChange={(level) => setLevels({ ...levels, [path]: level })} options={OPTIONS} />
+            <Pick
+              label="It is"
+              value={levels[path] ?? '0'}
+              onChange={(level) => setLevels({ ...levels, [path]: level })}
+              options={OPTIONS}
+            />
           </li>
         ))}
       </Lines>
       <Row>
-        <Button $look="main" onPress={() => onAnswer(bold.flatMap(({ path }) => (Number(levels[path] ?? 0) > 0 ? [{ path, level: Number(levels[path]) }] : [])))}>Put it in</Button>
+        <Button
+          $look="main"
+          onPress={() =>
+            onAnswer(bold.flatMap(({ path }) => (Number(levels[path] ?? 0) > 0 ? [{ path, level: Number(levels[path]) }] : [])))
+          }
+        >
+          Put it in
+        </Button>
         <Button onPress={onClose}>Cancel</Button>
       </Row>
     </Sheet>

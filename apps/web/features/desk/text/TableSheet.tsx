@@ -7,8 +7,20 @@ import { Sheet } from '@/ui/Sheet';
 import type { SheetOfTools } from './sheetOfTools';
 import type { Piece } from './schema';
 
-const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; flex-wrap: wrap; gap: 0.5rem; }`;
-const HEADERS = [{ value: 'row', label: 'first row' }, { value: 'column', label: 'first column' }, { value: 'both', label: 'both' }];
+const Form = styled.form`
+  display: grid;
+  gap: 0.75rem;
+  > div:last-child {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+`;
+const HEADERS = [
+  { value: 'row', label: 'first row' },
+  { value: 'column', label: 'first column' },
+  { value: 'both', label: 'both' },
+];
 const MOST = 40;
 
 /** A new table: what it holds, how large, and which cells head the others. */
@@ -21,16 +33,20 @@ export function TableSheet({ onClose, onDone }: SheetOfTools) {
   const ready = caption.trim() !== '' && size(rows) > 1 && size(columns) > 0;
   return (
     <Sheet title="Table" open onClose={onClose}>
-      <Form onSubmit={(event) => {
-        event.preventDefault();
-        if (ready) onDone((chain) => chain.insertContent(tablePiece(caption.trim(), size(rows), size(columns), headers)));
-      }}>
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (ready) onDone((chain) => chain.insertContent(tablePiece(caption.trim(), size(rows), size(columns), headers)));
+        }}
+      >
         <TextBox label="What the table holds" value={caption} onChange={setCaption} hint="Its caption: read before the table is." />
         <TextBox label="Rows" value={rows} onChange={setRows} />
         <TextBox label="Columns" value={columns} onChange={setColumns} />
         <Choice label="Headers" value={headers} onChange={setHeaders} options={HEADERS} />
         <div>
-          <Button type="submit" $look="main" isDisabled={!ready}>Put it in</Button>
+          <Button type="submit" $look="main" isDisabled={!ready}>
+            Put it in
+          </Button>
           <Button onPress={onClose}>Cancel</Button>
         </div>
       </Form>
@@ -46,6 +62,9 @@ function tablePiece(caption: string, rows: number, columns: number, headers: str
   return {
     type: 'table',
     attrs: { caption, headRows: headers === 'column' ? 0 : 1 },
-    content: Array.from({ length: rows }, (_, row) => ({ type: 'tableRow', content: Array.from({ length: columns }, (__, column) => cell(row, column)) })),
+    content: Array.from({ length: rows }, (_, row) => ({
+      type: 'tableRow',
+      content: Array.from({ length: columns }, (__, column) => cell(row, column)),
+    })),
   };
 }

@@ -8,8 +8,25 @@ import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import type { Chain } from './sheetOfTools';
 
-const Bar = styled(Toolbar)`display: flex; flex-wrap: wrap; gap: 0.15rem 0.35rem; padding: 0.2rem 0.75rem; background: var(--paper); border-bottom: 1px solid var(--line); button { min-height: 1.75rem; }`;
-const Form = styled.form`display: grid; gap: 0.75rem; > div:last-child { display: flex; gap: 0.5rem; }`;
+const Bar = styled(Toolbar)`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.15rem 0.35rem;
+  padding: 0.2rem 0.75rem;
+  background: var(--paper);
+  border-bottom: 1px solid var(--line);
+  button {
+    min-height: 1.75rem;
+  }
+`;
+const Form = styled.form`
+  display: grid;
+  gap: 0.75rem;
+  > div:last-child {
+    display: flex;
+    gap: 0.5rem;
+  }
+`;
 
 /** What can be done to the table one stands in. */
 export function TableTools({ editor }: { editor: Editor }) {
@@ -26,11 +43,32 @@ export function TableTools({ editor }: { editor: Editor }) {
   ];
   return (
     <>
-      <Bar aria-label="Tools for the table">{acts.map(([name, act]) => <Button key={name} $look="quiet" onPress={() => void act()}>{name}</Button>)}</Bar>
+      <Bar aria-label="Tools for the table">
+        {acts.map(([name, act]) => (
+          <Button key={name} $look="quiet" onPress={() => void act()}>
+            {name}
+          </Button>
+        ))}
+      </Bar>
       <Sheet title="Caption of the table" open={caption !== null} onClose={() => setCaption(null)}>
-        <Form onSubmit={(event) => { event.preventDefault(); editor.chain().focus().updateAttributes('table', { caption: caption?.trim() ?? '' }).run(); setCaption(null); }}>
+        <Form
+          onSubmit={(event) => {
+            event.preventDefault();
+            editor
+              .chain()
+              .focus()
+              .updateAttributes('table', { caption: caption?.trim() ?? '' })
+              .run();
+            setCaption(null);
+          }}
+        >
           <TextBox label="What the table holds" value={caption ?? ''} onChange={setCaption} />
-          <div><Button type="submit" $look="main">Set it</Button><Button onPress={() => setCaption(null)}>Cancel</Button></div>
+          <div>
+            <Button type="submit" $look="main">
+              Set it
+            </Button>
+            <Button onPress={() => setCaption(null)}>Cancel</Button>
+          </div>
         </Form>
       </Sheet>
     </>
@@ -51,11 +89,14 @@ function setScopes(editor: Editor): void {
   if (depth === undefined) return;
   const [table, place] = [$from.node(depth), $from.before(depth)];
   const { tr } = state;
-  table.forEach((row, rowPlace, rowIndex) => row.forEach((cell, cellPlace) => {
-    const scope = cell.type.name !== 'tableHeader' ? null : ((cell.attrs.scope as string | null) ?? (rowIndex === 0 ? 'col' : 'row'));
-    if (cell.attrs.scope !== scope) tr.setNodeAttribute(place + 1 + rowPlace + 1 + cellPlace, 'scope', scope);
-  }));
+  table.forEach((row, rowPlace, rowIndex) =>
+    row.forEach((cell, cellPlace) => {
+      const scope = cell.type.name !== 'tableHeader' ? null : ((cell.attrs.scope as string | null) ?? (rowIndex === 0 ? 'col' : 'row'));
+      if (cell.attrs.scope !== scope) tr.setNodeAttribute(place + 1 + rowPlace + 1 + cellPlace, 'scope', scope);
+    }),
+  );
   const first = table.firstChild;
-  if (first && (table.attrs.headRows as number) > 0 && !first.children.some((cell) => cell.type.name === 'tableHeader')) tr.setNodeAttribute(place, 'headRows', 0);
+  if (first && (table.attrs.headRows as number) > 0 && !first.children.some((cell) => cell.type.name === 'tableHeader'))
+    tr.setNodeAttribute(place, 'headRows', 0);
   if (tr.docChanged) view.dispatch(tr);
 }

@@ -14,7 +14,17 @@ import { textExtensions, type Piece } from './schema';
 import { TextEditor } from './TextEditor';
 import { writeText } from './write';
 
-const Frame = styled.div`display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; border: 1px solid var(--line); border-right: 0; background: var(--sheet); > p { padding: 1rem 1.25rem; }`;
+const Frame = styled.div`
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+  border: 1px solid var(--line);
+  border-right: 0;
+  background: var(--sheet);
+  > p {
+    padding: 1rem 1.25rem;
+  }
+`;
 
 interface Loaded {
   source: string;
@@ -32,10 +42,14 @@ export interface TextFaceProps {
 
 /** The page's text, edited as text with sound markup alone. It is the same draft as the source's: kept, audited and saved like it. */
 export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps) {
-  const extensions = useMemo(() => textExtensions((src) => {
-    const path = resolveAddress(desk.address, src);
-    return path === null ? null : proofAddress(desk.collection.slug, path);
-  }), [desk.address, desk.collection.slug]);
+  const extensions = useMemo(
+    () =>
+      textExtensions((src) => {
+        const path = resolveAddress(desk.address, src);
+        return path === null ? null : proofAddress(desk.collection.slug, path);
+      }),
+    [desk.address, desk.collection.slug],
+  );
   const { loaded, tangled, written } = useLoaded(desk, draft, engine, extensions);
   const originals = useRef<readonly Piece[]>([]);
 
@@ -46,7 +60,13 @@ export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps
       {!loaded && !tangled && <p role="status">Reading the text…</p>}
       {loaded && (
         <TextEditor
-          key={loaded.source} extensions={extensions} pieces={loaded.pieces} engine={engine} mayChange={mayChange} scope={desk.scope} language={languageOf(loaded.source)}
+          key={loaded.source}
+          extensions={extensions}
+          pieces={loaded.pieces}
+          engine={engine}
+          mayChange={mayChange}
+          scope={desk.scope}
+          language={languageOf(loaded.source)}
           onReady={(pieces) => (originals.current = pieces)}
           onChange={(pieces) => {
             const text = writeText(loaded.parts, originals.current, pieces);
@@ -71,7 +91,12 @@ function useLoaded(desk: Desk, draft: SourceDraft, engine: Engine, extensions: R
     void engine.ask<'blocks'>({ kind: 'blocks', page: pageTextOf(desk, text) }).then((blocks) => {
       if (!current) return;
       written.current = text;
-      const why = blocks === null ? 'The markup of this page is too tangled to be edited as text; it can be fixed in Source.' : blocks.length === 0 && desk.scope === 'document' ? 'This page has no text yet: begin it in Source.' : null;
+      const why =
+        blocks === null
+          ? 'The markup of this page is too tangled to be edited as text; it can be fixed in Source.'
+          : blocks.length === 0 && desk.scope === 'document'
+            ? 'This page has no text yet: begin it in Source.'
+            : null;
       setTangled(why);
       setLoaded(why ? null : { source: text, parts: partsOf(text, blocks!), pieces: readPieces(getSchema(extensions), text, blocks!) });
     });

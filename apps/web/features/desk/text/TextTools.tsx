@@ -1,7 +1,22 @@
 'use client';
 import type { Scope } from '@inkwell/core';
 import { useEditorState, type Editor } from '@tiptap/react';
-import { Bold, Image, Indent, Italic, Languages, Link, List, ListOrdered, Outdent, Quote, Redo2, Table, Undo2, type LucideIcon } from 'lucide-react';
+import {
+  Bold,
+  Image,
+  Indent,
+  Italic,
+  Languages,
+  Link,
+  List,
+  ListOrdered,
+  Outdent,
+  Quote,
+  Redo2,
+  Table,
+  Undo2,
+  type LucideIcon,
+} from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button as AriaButton, Group, ToggleButton, Toolbar } from 'react-aria-components';
 import styled, { css } from 'styled-components';
@@ -14,15 +29,49 @@ import { TableSheet } from './TableSheet';
 import { TableTools } from './TableTools';
 
 const Bar = styled(Toolbar)`
-  display: flex; flex-wrap: wrap; gap: 0.35rem 0.6rem; align-items: center; padding: 0.35rem 0.75rem; background: var(--paper); border-bottom: 1px solid var(--line);
-  [role='group'] { display: flex; gap: 0.15rem; }
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.35rem 0.6rem;
+  align-items: center;
+  padding: 0.35rem 0.75rem;
+  background: var(--paper);
+  border-bottom: 1px solid var(--line);
+  [role='group'] {
+    display: flex;
+    gap: 0.15rem;
+  }
 `;
 const face = css`
-  display: grid; place-items: center; width: 2rem; height: 2rem; padding: 0; border: 1px solid transparent; border-radius: var(--round); background: none; color: var(--ink); cursor: pointer;
-  &[data-hovered] { background: var(--gallWash); } &[data-selected] { background: var(--gallWash); border-color: var(--gall); box-shadow: inset 0 -3px 0 var(--gall); } &[data-disabled] { color: var(--quiet); opacity: 0.6; cursor: default; }
+  display: grid;
+  place-items: center;
+  width: 2rem;
+  height: 2rem;
+  padding: 0;
+  border: 1px solid transparent;
+  border-radius: var(--round);
+  background: none;
+  color: var(--ink);
+  cursor: pointer;
+  &[data-hovered] {
+    background: var(--gallWash);
+  }
+  &[data-selected] {
+    background: var(--gallWash);
+    border-color: var(--gall);
+    box-shadow: inset 0 -3px 0 var(--gall);
+  }
+  &[data-disabled] {
+    color: var(--quiet);
+    opacity: 0.6;
+    cursor: default;
+  }
 `;
-const Tool = styled(AriaButton)`${face}`;
-const Toggle = styled(ToggleButton)`${face}`;
+const Tool = styled(AriaButton)`
+  ${face}
+`;
+const Toggle = styled(ToggleButton)`
+  ${face}
+`;
 
 type OpenSheet = 'link' | 'image' | 'table' | 'language' | null;
 
@@ -32,9 +81,15 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
   const at = useEditorState({ editor, selector: ({ editor: now }) => stateOf(now) });
   const run = (act: (chain: Chain) => Chain) => () => void act(editor.chain().focus()).run();
   const toggle = (name: string, Icon: LucideIcon, on: boolean, act: () => void) => (
-    <Toggle aria-label={name} isSelected={on} isDisabled={!mayChange} onChange={act}><Icon size={18} aria-hidden="true" /></Toggle>
+    <Toggle aria-label={name} isSelected={on} isDisabled={!mayChange} onChange={act}>
+      <Icon size={18} aria-hidden="true" />
+    </Toggle>
   );
-  const tool = (name: string, Icon: LucideIcon, act: () => void, disabled = false) => <Tool aria-label={name} isDisabled={!mayChange || disabled} onPress={act}><Icon size={18} aria-hidden="true" /></Tool>;
+  const tool = (name: string, Icon: LucideIcon, act: () => void, disabled = false) => (
+    <Tool aria-label={name} isDisabled={!mayChange || disabled} onPress={act}>
+      <Icon size={18} aria-hidden="true" />
+    </Tool>
+  );
   const close = () => setSheet(null);
   const done = useAfterSheet(editor, sheet !== null, close);
   return (
@@ -42,23 +97,68 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
       <Bar aria-label="Tools for the text">
         <Pick label="Block" value={at.block} onChange={(block) => setBlock(editor, block)} options={blocksIn(scope)} />
         <Group aria-label="Words">
-          {toggle('Strong', Bold, at.bold, run((chain) => chain.toggleBold()))}
-          {toggle('Emphasis', Italic, at.italic, run((chain) => chain.toggleItalic()))}
+          {toggle(
+            'Strong',
+            Bold,
+            at.bold,
+            run((chain) => chain.toggleBold()),
+          )}
+          {toggle(
+            'Emphasis',
+            Italic,
+            at.italic,
+            run((chain) => chain.toggleItalic()),
+          )}
           {tool('Link', Link, () => setSheet('link'))}
           {tool('Language of these words', Languages, () => setSheet('language'), at.empty)}
         </Group>
         <Group aria-label="Blocks">
-          {toggle('List', List, at.list, run((chain) => chain.toggleBulletList()))}
-          {toggle('Numbered list', ListOrdered, at.numbered, run((chain) => chain.toggleOrderedList()))}
-          {tool('Item deeper', Indent, run((chain) => chain.sinkListItem('listItem')), !at.list && !at.numbered)}
-          {tool('Item less deep', Outdent, run((chain) => chain.liftListItem('listItem')), !at.list && !at.numbered)}
-          {toggle('Quotation', Quote, at.quote, run((chain) => chain.toggleBlockquote()))}
+          {toggle(
+            'List',
+            List,
+            at.list,
+            run((chain) => chain.toggleBulletList()),
+          )}
+          {toggle(
+            'Numbered list',
+            ListOrdered,
+            at.numbered,
+            run((chain) => chain.toggleOrderedList()),
+          )}
+          {tool(
+            'Item deeper',
+            Indent,
+            run((chain) => chain.sinkListItem('listItem')),
+            !at.list && !at.numbered,
+          )}
+          {tool(
+            'Item less deep',
+            Outdent,
+            run((chain) => chain.liftListItem('listItem')),
+            !at.list && !at.numbered,
+          )}
+          {toggle(
+            'Quotation',
+            Quote,
+            at.quote,
+            run((chain) => chain.toggleBlockquote()),
+          )}
           {tool('Image', Image, () => setSheet('image'))}
           {tool('Table', Table, () => setSheet('table'), at.table)}
         </Group>
         <Group aria-label="Steps">
-          {tool('Take back', Undo2, run((chain) => chain.undo()), !at.canUndo)}
-          {tool('Do again', Redo2, run((chain) => chain.redo()), !at.canRedo)}
+          {tool(
+            'Take back',
+            Undo2,
+            run((chain) => chain.undo()),
+            !at.canUndo,
+          )}
+          {tool(
+            'Do again',
+            Redo2,
+            run((chain) => chain.redo()),
+            !at.canRedo,
+          )}
         </Group>
       </Bar>
       {at.table && mayChange && <TableTools editor={editor} />}
@@ -89,8 +189,15 @@ function stateOf(editor: Editor) {
   const level = editor.isActive('heading') ? String(editor.getAttributes('heading').level) : null;
   return {
     block: level ?? 'p',
-    bold: editor.isActive('bold'), italic: editor.isActive('italic'), list: editor.isActive('bulletList'), numbered: editor.isActive('orderedList'), quote: editor.isActive('blockquote'), table: editor.isActive('table'),
-    empty: editor.state.selection.empty, canUndo: editor.can().undo(), canRedo: editor.can().redo(),
+    bold: editor.isActive('bold'),
+    italic: editor.isActive('italic'),
+    list: editor.isActive('bulletList'),
+    numbered: editor.isActive('orderedList'),
+    quote: editor.isActive('blockquote'),
+    table: editor.isActive('table'),
+    empty: editor.state.selection.empty,
+    canUndo: editor.can().undo(),
+    canRedo: editor.can().redo(),
   };
 }
 

@@ -41,14 +41,24 @@ export function readPasted(schema: Schema, written: string): { pieces: Piece[]; 
   const away = [...body.querySelectorAll('img')].filter((image) => NOT_HERE.test(image.getAttribute('src') ?? ''));
   for (const image of away) image.remove();
   const pieces = (SchemaParser.fromSchema(schema).parse(body).toJSON() as Piece).content ?? [];
-  return { pieces, left: away.length === 0 ? null : `${away.length === 1 ? 'One image was' : `${away.length} images were`} not taken over: bring the files into the collection, then put them in.` };
+  return {
+    pieces,
+    left:
+      away.length === 0
+        ? null
+        : `${away.length === 1 ? 'One image was' : `${away.length} images were`} not taken over: bring the files into the collection, then put them in.`,
+  };
 }
 
 /** Blocks of markup read with the editor's schema; null when anything of them would be lost. */
 export function readAll(schema: Schema, written: string): Piece[] | null {
   // An inert document: nothing in it runs or loads.
   const { body } = new DOMParser().parseFromString(written, 'text/html');
-  const expected = { words: wordsOf(body.textContent), images: body.querySelectorAll('img').length, breaks: body.querySelectorAll('br').length };
+  const expected = {
+    words: wordsOf(body.textContent),
+    images: body.querySelectorAll('img').length,
+    breaks: body.querySelectorAll('br').length,
+  };
   for (const caption of body.querySelectorAll('caption')) {
     // A caption is an attribute of its table here, not one of its cells.
     caption.parentElement!.setAttribute('data-kept-caption', caption.textContent.trim());

@@ -8,7 +8,11 @@ export type Piece = JSONContent;
 
 /** Attributes the editor has a place of its own for; every other one is kept as it came. */
 const MANAGED: Readonly<Record<string, readonly string[]>> = {
-  img: ['src', 'alt'], a: ['href'], td: ['rowspan', 'colspan', 'scope'], th: ['rowspan', 'colspan', 'scope'], ol: ['start', 'type'],
+  img: ['src', 'alt'],
+  a: ['href'],
+  td: ['rowspan', 'colspan', 'scope'],
+  th: ['rowspan', 'colspan', 'scope'],
+  ol: ['start', 'type'],
 };
 
 export type Kept = Readonly<Record<string, string>>;
@@ -19,7 +23,23 @@ function keptOf(element: HTMLElement): Kept | null {
   return others.length > 0 ? Object.fromEntries(others.map(({ name, value }) => [name, value])) : null;
 }
 
-const WITH_KEPT = ['paragraph', 'heading', 'bulletList', 'orderedList', 'listItem', 'blockquote', 'table', 'tableRow', 'tableCell', 'tableHeader', 'image', 'link', 'bold', 'italic', 'phrase'];
+const WITH_KEPT = [
+  'paragraph',
+  'heading',
+  'bulletList',
+  'orderedList',
+  'listItem',
+  'blockquote',
+  'table',
+  'tableRow',
+  'tableCell',
+  'tableHeader',
+  'image',
+  'link',
+  'bold',
+  'italic',
+  'phrase',
+];
 
 /** What a block or phrase carries besides its words is kept with it and never shown: it could dress the editor, or worse. */
 const KeptAttributes = Extension.create({
@@ -27,11 +47,39 @@ const KeptAttributes = Extension.create({
   addGlobalAttributes: () => [
     { types: WITH_KEPT, attributes: { kept: { default: null, rendered: false, keepOnSplit: false, parseHTML: keptOf } } },
     // Which block of the page's source it came from.
-    { types: ['paragraph', 'heading', 'bulletList', 'orderedList', 'blockquote', 'table', 'opaque'], attributes: { origin: { default: null, rendered: false, keepOnSplit: false, parseHTML: () => null } } },
+    {
+      types: ['paragraph', 'heading', 'bulletList', 'orderedList', 'blockquote', 'table', 'opaque'],
+      attributes: { origin: { default: null, rendered: false, keepOnSplit: false, parseHTML: () => null } },
+    },
   ],
 });
 
-const PHRASES = ['span', 'font', 'u', 's', 'strike', 'small', 'big', 'sub', 'sup', 'code', 'kbd', 'samp', 'var', 'abbr', 'cite', 'q', 'dfn', 'mark', 'time', 'bdi', 'ins', 'del', 'tt', 'acronym'];
+const PHRASES = [
+  'span',
+  'font',
+  'u',
+  's',
+  'strike',
+  'small',
+  'big',
+  'sub',
+  'sup',
+  'code',
+  'kbd',
+  'samp',
+  'var',
+  'abbr',
+  'cite',
+  'q',
+  'dfn',
+  'mark',
+  'time',
+  'bdi',
+  'ins',
+  'del',
+  'tt',
+  'acronym',
+];
 
 /** Any other phrasing element with its attributes; a language is a phrase too. */
 const Phrase = Mark.create({
@@ -40,7 +88,11 @@ const Phrase = Mark.create({
   inclusive: false,
   addAttributes: () => ({ tag: { default: 'span', rendered: false, parseHTML: (element: HTMLElement) => element.localName } }),
   parseHTML: () => PHRASES.map((tag) => ({ tag, consuming: false })),
-  renderHTML: ({ mark }) => ['span', { class: 'phrase', lang: (mark.attrs.kept as Kept | null)?.lang, title: phraseTitle(mark.attrs as { tag: string; kept: Kept | null }) }, 0],
+  renderHTML: ({ mark }) => [
+    'span',
+    { class: 'phrase', lang: (mark.attrs.kept as Kept | null)?.lang, title: phraseTitle(mark.attrs as { tag: string; kept: Kept | null }) },
+    0,
+  ],
 });
 
 function phraseTitle({ tag, kept }: { tag: string; kept: Kept | null }): string {
@@ -57,18 +109,26 @@ const Link = Mark.create({
   renderHTML: ({ mark }) => ['span', { class: 'link', title: mark.attrs.href as string }, 0],
 });
 
-const Image = (addressOf: (src: string) => string | null) => Node.create({
-  name: 'image',
-  inline: true,
-  group: 'inline',
-  draggable: true,
-  addAttributes: () => ({
-    src: { default: '', rendered: false, parseHTML: (element: HTMLElement) => element.getAttribute('src') ?? '' },
-    alt: { default: null, rendered: false, parseHTML: (element: HTMLElement) => element.getAttribute('alt') },
-  }),
-  parseHTML: () => [{ tag: 'img' }],
-  renderHTML: ({ node }) => ['img', { src: addressOf(node.attrs.src as string) ?? '', alt: (node.attrs.alt as string | null) ?? '', title: altWords(node.attrs.alt as string | null) }],
-});
+const Image = (addressOf: (src: string) => string | null) =>
+  Node.create({
+    name: 'image',
+    inline: true,
+    group: 'inline',
+    draggable: true,
+    addAttributes: () => ({
+      src: { default: '', rendered: false, parseHTML: (element: HTMLElement) => element.getAttribute('src') ?? '' },
+      alt: { default: null, rendered: false, parseHTML: (element: HTMLElement) => element.getAttribute('alt') },
+    }),
+    parseHTML: () => [{ tag: 'img' }],
+    renderHTML: ({ node }) => [
+      'img',
+      {
+        src: addressOf(node.attrs.src as string) ?? '',
+        alt: (node.attrs.alt as string | null) ?? '',
+        title: altWords(node.attrs.alt as string | null),
+      },
+    ],
+  });
 
 function altWords(alt: string | null): string {
   return alt === null ? 'No alternative' : alt === '' ? 'Decorative' : alt;
@@ -81,17 +141,29 @@ const Opaque = Node.create({
   atom: true,
   draggable: true,
   addAttributes: () => ({
-    source: { default: '', parseHTML: (element: HTMLElement) => element.getAttribute('data-kept-source') ?? '', renderHTML: ({ source }: { source: string }) => ({ 'data-kept-source': source }) },
+    source: {
+      default: '',
+      parseHTML: (element: HTMLElement) => element.getAttribute('data-kept-source') ?? '',
+      renderHTML: ({ source }: { source: string }) => ({ 'data-kept-source': source }),
+    },
   }),
   parseHTML: () => [{ tag: 'div[data-kept-source]' }],
-  renderHTML: ({ node, HTMLAttributes }) => ['div', mergeAttributes(HTMLAttributes, { class: 'opaque', contenteditable: 'false' }), `Kept as it is: ${summaryOf(node.attrs.source as string)}`],
+  renderHTML: ({ node, HTMLAttributes }) => [
+    'div',
+    mergeAttributes(HTMLAttributes, { class: 'opaque', contenteditable: 'false' }),
+    `Kept as it is: ${summaryOf(node.attrs.source as string)}`,
+  ],
 });
 
 const LONGEST_SUMMARY = 140;
 
 export function summaryOf(source: string): string {
   const tag = /^<([a-z0-9-]+)/i.exec(source)?.[1]?.toLowerCase();
-  const words = source.replace(/<(script|style)[\s\S]*?<\/\1>/gi, ' ').replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ').trim();
+  const words = source
+    .replace(/<(script|style)[\s\S]*?<\/\1>/gi, ' ')
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
   return [tag ? `<${tag}>` : '', words.length > LONGEST_SUMMARY ? `${words.slice(0, LONGEST_SUMMARY)} …` : words].filter(Boolean).join(' ');
 }
 
@@ -105,7 +177,11 @@ const TextTable = Table.extend({
         parseHTML: (element: HTMLElement) => element.getAttribute('data-kept-caption') ?? '',
         renderHTML: ({ caption }: { caption?: string }) => (caption ? { 'data-kept-caption': caption } : {}),
       },
-      headRows: { default: 0, rendered: false, parseHTML: (element: HTMLElement) => element.querySelectorAll(':scope > thead > tr').length },
+      headRows: {
+        default: 0,
+        rendered: false,
+        parseHTML: (element: HTMLElement) => element.querySelectorAll(':scope > thead > tr').length,
+      },
     };
   },
   renderHTML: ({ HTMLAttributes }) => ['table', HTMLAttributes, ['tbody', 0]],
@@ -113,8 +189,16 @@ const TextTable = Table.extend({
 });
 
 const SCOPE = { scope: { default: null, rendered: false, parseHTML: (element: HTMLElement) => element.getAttribute('scope') } };
-const Cell = TableCell.extend({ addAttributes() { return { ...this.parent?.(), ...SCOPE }; } });
-const HeaderCell = TableHeader.extend({ addAttributes() { return { ...this.parent?.(), ...SCOPE }; } });
+const Cell = TableCell.extend({
+  addAttributes() {
+    return { ...this.parent?.(), ...SCOPE };
+  },
+});
+const HeaderCell = TableHeader.extend({
+  addAttributes() {
+    return { ...this.parent?.(), ...SCOPE };
+  },
+});
 
 /** Items go deeper and back with Ctrl and a bracket: Tab moves on. */
 const Item = ListItem.extend({
@@ -130,7 +214,26 @@ const Item = ListItem.extend({
 /** Everything the text editor knows: sound markup alone. `addressOf` says where an image of the collection is shown from. */
 export function textExtensions(addressOf: (src: string) => string | null): Extensions {
   return [
-    StarterKit.configure({ link: false, code: false, codeBlock: false, strike: false, underline: false, horizontalRule: false, listItem: false, trailingNode: false, heading: { levels: [1, 2, 3, 4, 5, 6] } }),
-    Item, KeptAttributes, Phrase, Link, Image(addressOf), Opaque, TextTable.configure({ resizable: false }), TableRow, Cell, HeaderCell,
+    StarterKit.configure({
+      link: false,
+      code: false,
+      codeBlock: false,
+      strike: false,
+      underline: false,
+      horizontalRule: false,
+      listItem: false,
+      trailingNode: false,
+      heading: { levels: [1, 2, 3, 4, 5, 6] },
+    }),
+    Item,
+    KeptAttributes,
+    Phrase,
+    Link,
+    Image(addressOf),
+    Opaque,
+    TextTable.configure({ resizable: false }),
+    TableRow,
+    Cell,
+    HeaderCell,
   ];
 }

@@ -68,7 +68,10 @@ function anchoredPieces(pieces: readonly Piece[]): Set<Piece> {
 
 /** What lay around blocks that are gone: tags stay, and of mere white space the first. */
 function mergedGaps(gaps: readonly string[], from: number, to: number): string {
-  return gaps.slice(from, to + 1).filter((gap, i) => i === 0 || /\S/.test(gap)).join('');
+  return gaps
+    .slice(from, to + 1)
+    .filter((gap, i) => i === 0 || /\S/.test(gap))
+    .join('');
 }
 
 function writtenBlock(parts: Parts, originals: readonly Piece[], piece: Piece, newline: string): string {
@@ -89,7 +92,10 @@ function block(piece: Piece, newline: string): string {
     case 'heading':
       return `${open(`h${piece.attrs?.level as number}`, piece)}${inline(content)}</h${piece.attrs?.level as number}>`;
     case 'blockquote':
-      return `${open('blockquote', piece)}${newline}${content.map((child) => block(child, newline)).filter(Boolean).join(newline)}${newline}</blockquote>`;
+      return `${open('blockquote', piece)}${newline}${content
+        .map((child) => block(child, newline))
+        .filter(Boolean)
+        .join(newline)}${newline}</blockquote>`;
     case 'bulletList':
       return list('ul', piece, newline);
     case 'orderedList':
@@ -116,19 +122,32 @@ function itemContent(item: Piece, newline: string): string {
 
 function table(piece: Piece, newline: string): string {
   const { caption, headRows } = (piece.attrs ?? {}) as { caption: string; headRows: number };
-  const rows = (piece.content ?? []).map((row) => `${open('tr', row)}${(row.content ?? []).map((cell) => tableCell(cell, newline)).join('')}</tr>`);
+  const rows = (piece.content ?? []).map(
+    (row) => `${open('tr', row)}${(row.content ?? []).map((cell) => tableCell(cell, newline)).join('')}</tr>`,
+  );
   const head = rows.slice(0, headRows);
   const part = (tag: string, lines: readonly string[]) => (lines.length > 0 ? [`<${tag}>`, ...lines, `</${tag}>`] : []);
-  const lines = [...(caption ? [`<caption>${escapeText(caption)}</caption>`] : []), ...part('thead', head), ...part('tbody', rows.slice(headRows))];
+  const lines = [
+    ...(caption ? [`<caption>${escapeText(caption)}</caption>`] : []),
+    ...part('thead', head),
+    ...part('tbody', rows.slice(headRows)),
+  ];
   return `${open('table', piece)}${newline}${lines.join(newline)}${newline}</table>`;
 }
 
 function tableCell(cell: Piece, newline: string): string {
   const tag = cell.type === 'tableHeader' ? 'th' : 'td';
   const { rowspan = 1, colspan = 1, scope } = (cell.attrs ?? {}) as { rowspan?: number; colspan?: number; scope?: string | null };
-  const own = { ...(scope && tag === 'th' ? { scope } : {}), ...(rowspan > 1 ? { rowspan: String(rowspan) } : {}), ...(colspan > 1 ? { colspan: String(colspan) } : {}) };
+  const own = {
+    ...(scope && tag === 'th' ? { scope } : {}),
+    ...(rowspan > 1 ? { rowspan: String(rowspan) } : {}),
+    ...(colspan > 1 ? { colspan: String(colspan) } : {}),
+  };
   const [only, ...more] = cell.content ?? [];
-  const content = only && more.length === 0 && only.type === 'paragraph' && !only.attrs?.kept ? inline(only.content ?? []) : (cell.content ?? []).map((child) => block(child, newline)).join('');
+  const content =
+    only && more.length === 0 && only.type === 'paragraph' && !only.attrs?.kept
+      ? inline(only.content ?? [])
+      : (cell.content ?? []).map((child) => block(child, newline)).join('');
   return `${open(tag, cell, own)}${content}</${tag}>`;
 }
 
@@ -176,7 +195,9 @@ function open(tag: string, piece: Piece, own: Kept = {}): string {
 }
 
 function attributes(values: Kept): string {
-  return Object.entries(values).map(([name, value]) => ` ${name}="${value.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"`).join('');
+  return Object.entries(values)
+    .map(([name, value]) => ` ${name}="${value.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"`)
+    .join('');
 }
 
 function escapeText(text: string): string {

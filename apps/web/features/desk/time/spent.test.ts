@@ -16,7 +16,10 @@ test('a finding is timed from when it is shown, with its first input and what be
   pass(2);
   stopwatch.show(8, 'applied');
   expect(stopwatch.take()).toEqual([
-    { finding_id: 7, what: 'shown', seconds: 0 }, { finding_id: 7, what: 'first input', seconds: 4 }, { finding_id: 7, what: 'applied', seconds: 16 }, { finding_id: 8, what: 'shown', seconds: 0 },
+    { finding_id: 7, what: 'shown', seconds: 0 },
+    { finding_id: 7, what: 'first input', seconds: 4 },
+    { finding_id: 7, what: 'applied', seconds: 16 },
+    { finding_id: 8, what: 'shown', seconds: 0 },
   ]);
   expect(stopwatch.take()).toEqual([]);
 });

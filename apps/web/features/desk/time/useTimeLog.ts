@@ -51,5 +51,9 @@ function leftBy(desk: Desk, before: { note: number; revision: number } | null): 
 function send(pageId: number, stopwatch: Stopwatch | null): void {
   const spent = stopwatch?.take() ?? [];
   // Lost, it costs a measure and no work: nobody is told.
-  if (spent.length > 0) navigator.sendBeacon?.(`/api/pages/${pageId}/time`, new Blob([JSON.stringify({ spent: spent.slice(-200) })], { type: 'application/json' }));
+  if (spent.length > 0)
+    navigator.sendBeacon?.(
+      `/api/pages/${pageId}/time`,
+      new Blob([JSON.stringify({ spent: spent.slice(-200) })], { type: 'application/json' }),
+    );
 }

@@ -13,11 +13,18 @@ interface Place {
 
 function permissions(actor: Actor, collection: number): Permissions {
   const on = { collection };
-  return { change: may(actor, 'change a page', on), rule: may(actor, 'rule', on), letStand: may(actor, 'let stand', on), signOff: may(actor, 'sign off', on) };
+  return {
+    change: may(actor, 'change a page', on),
+    rule: may(actor, 'rule', on),
+    letStand: may(actor, 'let stand', on),
+    signOff: may(actor, 'sign off', on),
+  };
 }
 
 /** Read once, for the title and for the screen. */
-const screenOf = cache((collection: string, page: string) => screenWithPeople((services, actor) => desk(services, actor, { collection, page })));
+const screenOf = cache((collection: string, page: string) =>
+  screenWithPeople((services, actor) => desk(services, actor, { collection, page })),
+);
 
 async function screenAt({ params }: Place) {
   const { collection, page } = await params;
@@ -33,10 +40,19 @@ export default async function DeskPage(place: Place) {
   const screen = await screenAt(place);
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
-  const crumbs = [{ label: 'Shelf', href: '/' }, { label: shown.collection.title, href: `/collections/${shown.collection.slug}` }, { label: shown.title }];
+  const crumbs = [
+    { label: 'Shelf', href: '/' },
+    { label: shown.collection.title, href: `/collections/${shown.collection.slug}` },
+    { label: shown.title },
+  ];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <DeskScreen key={shown.pageId} initial={shown} person={{ id: actor.id, keepsTime: actor.keepsTime }} can={permissions(actor, shown.collection.id)} />
+      <DeskScreen
+        key={shown.pageId}
+        initial={shown}
+        person={{ id: actor.id, keepsTime: actor.keepsTime }}
+        can={permissions(actor, shown.collection.id)}
+      />
     </Shell>
   );
 }

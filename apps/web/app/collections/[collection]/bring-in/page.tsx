@@ -13,7 +13,11 @@ export default async function BringInPage({ params }: { params: Promise<{ collec
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
   return (
-    <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: shown.title, href: `/collections/${shown.slug}` }, { label: 'Bring in a page' }]} actor={actor} people={people}>
+    <Shell
+      crumbs={[{ label: 'Shelf', href: '/' }, { label: shown.title, href: `/collections/${shown.slug}` }, { label: 'Bring in a page' }]}
+      actor={actor}
+      people={people}
+    >
       <BringInScreen collection={{ slug: shown.slug, title: shown.title }} />
     </Shell>
   );

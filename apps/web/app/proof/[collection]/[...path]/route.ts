@@ -8,19 +8,40 @@ import { services } from '@/server/services';
  * answer forbids scripts, forms, plugins and everything from outside; the frame that shows it is sandboxed as well.
  */
 const POLICY = [
-  "default-src 'none'", "img-src 'self' data:", "media-src 'self'", "style-src 'self' 'unsafe-inline'", "font-src 'self' data:", "form-action 'none'", "base-uri 'none'", "frame-ancestors 'self'", 'sandbox allow-same-origin',
+  "default-src 'none'",
+  "img-src 'self' data:",
+  "media-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  "font-src 'self' data:",
+  "form-action 'none'",
+  "base-uri 'none'",
+  "frame-ancestors 'self'",
+  'sandbox allow-same-origin',
 ].join('; ');
 
-const GUARD = { 'content-security-policy': POLICY, 'x-content-type-options': 'nosniff', 'x-dns-prefetch-control': 'off', 'referrer-policy': 'no-referrer', 'cross-origin-resource-policy': 'same-origin' };
+const GUARD = {
+  'content-security-policy': POLICY,
+  'x-content-type-options': 'nosniff',
+  'x-dns-prefetch-control': 'off',
+  'referrer-policy': 'no-referrer',
+  'cross-origin-resource-policy': 'same-origin',
+};
 
 export async function GET(request: Request, { params }: { params: Promise<{ collection: string; path: string[] }> }): Promise<Response> {
   const { collection, path } = await params;
   const revision = Number(new URL(request.url).searchParams.get('revision')) || undefined;
   try {
-    const found = await proof(await services(), await currentActor(), { collection, address: path.map(decodeURIComponent).join('/'), revision });
+    const found = await proof(await services(), await currentActor(), {
+      collection,
+      address: path.map(decodeURIComponent).join('/'),
+      revision,
+    });
     if (!found.ok) return plain('There is nothing at this address in the collection.', 404);
     const { value } = found;
-    if (value.kind === 'page') return new Response(value.html, { headers: { ...GUARD, 'content-type': 'text/html; charset=utf-8', 'cache-control': 'private, max-age=3600' } });
+    if (value.kind === 'page')
+      return new Response(value.html, {
+        headers: { ...GUARD, 'content-type': 'text/html; charset=utf-8', 'cache-control': 'private, max-age=3600' },
+      });
     return fileResponse(request, value);
   } catch (error) {
     if (!isAway(error)) throw error;
@@ -36,13 +57,22 @@ interface Sent {
 /** A file, whole or the range that was asked for (RFC 9110, single ranges of bytes), sent piece by piece. */
 function fileResponse(request: Request, { file, bytes }: Sent): Response {
   const tag = `"${file.sha256}"`;
-  const headers = { ...GUARD, 'content-type': file.mediaType, 'cache-control': 'private, max-age=300', 'accept-ranges': 'bytes', etag: tag };
+  const headers = {
+    ...GUARD,
+    'content-type': file.mediaType,
+    'cache-control': 'private, max-age=300',
+    'accept-ranges': 'bytes',
+    etag: tag,
+  };
   if (request.headers.get('if-none-match') === tag) return new Response(null, { status: 304, headers });
   const range = rangeIn(request.headers.get('range'), file.size);
   if (range === 'beyond') return new Response(null, { status: 416, headers: { ...headers, 'content-range': `bytes */${file.size}` } });
   const [from, to] = range ?? [0, file.size];
   const partial: Record<string, string> = range ? { 'content-range': `bytes ${from}-${to - 1}/${file.size}` } : {};
-  return new Response(streamOf(bytes(from, to)), { status: range ? 206 : 200, headers: { ...headers, ...partial, 'content-length': String(to - from) } });
+  return new Response(streamOf(bytes(from, to)), {
+    status: range ? 206 : 200,
+    headers: { ...headers, ...partial, 'content-length': String(to - from) },
+  });
 }
 
 /** Pieces as a stream that reads the next one when the last is gone. */

@@ -36,7 +36,10 @@ function edgeOf(page: Page, field: ElementNode): { edge: string; around: string;
   if (!parent || (!edge && style !== 'none') || (edge && edge.a < 1)) return null;
   const around = coloursIn(page, parent);
   if (!around.certain) return null;
-  const best = Math.max(edge ? contrastRatio(edge, around.background) : 1, background.a === 1 ? contrastRatio(background, around.background) : 1);
+  const best = Math.max(
+    edge ? contrastRatio(edge, around.background) : 1,
+    background.a === 1 ? contrastRatio(background, around.background) : 1,
+  );
   const seen: Colour = edge ?? background;
   return best < 3 ? { edge: hexOf(seen), around: hexOf(around.background), ratio: (Math.floor(best * 100) / 100).toFixed(2) } : null;
 }

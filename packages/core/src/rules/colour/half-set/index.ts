@@ -11,7 +11,10 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'any',
   remedies: ['clear'],
-  messages: { text: 'The text colour {value} is set {many} times here with no ground', ground: 'The ground {value} is set {many} times here with no text colour' },
+  messages: {
+    text: 'The text colour {value} is set {many} times here with no ground',
+    ground: 'The ground {value} is set {many} times here with no text colour',
+  },
   end(page, tell) {
     for (const [key, elements] of halfSetColours(page)) {
       const message = key.startsWith('text ') ? 'text' : 'ground';

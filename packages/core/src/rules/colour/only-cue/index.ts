@@ -16,13 +16,20 @@ export const rule = defineRule({
   title: 'Something told by colour alone',
   why: 'Readers who see colours differently, or not at all, are not told.',
   fix: 'Say it in words or signs as well: “required”, a star, an underline.',
-  question: { ask: 'Is colour the only thing that tells this?', yes: 'Yes, it has to be told another way too', no: 'No, it is plain without colour' },
+  question: {
+    ask: 'Is colour the only thing that tells this?',
+    yes: 'Yes, it has to be told another way too',
+    no: 'No, it is plain without colour',
+  },
   criteria: ['1.4.1'],
   techniques: ['F13', 'F81', 'G14'],
   weight: 'must',
   scope: 'any',
   remedies: ['add-words'],
-  messages: { words: 'These words lean on colour: “{cue}”', marked: 'Words are set in {value} here and nothing but colour tells them apart: “{text}”' },
+  messages: {
+    words: 'These words lean on colour: “{cue}”',
+    marked: 'Words are set in {value} here and nothing but colour tells them apart: “{text}”',
+  },
   end(page, tell) {
     for (const passage of passages(page)) {
       const { block, text } = passage;
@@ -48,8 +55,15 @@ function markedBy(page: Page, element: ElementNode): { value: string; text: stri
   const text = shownText(page, element, 200);
   if (!/\p{L}/u.test(text) || countWords(text) > FEW_WORDS || !standsInText(page, element, text)) return null;
   const [own, around] = [styleOf(page, element), styleOf(page, elementParent(element)!)];
-  const alike = own.fontWeight === around.fontWeight && own.italic === around.italic && own.underlined === around.underlined && own.background.a === 0 && hexOf(own.color) !== hexOf(around.color);
-  return alike && element.children.every((child) => child.kind !== 'element' || DRESSED.has(child.tag)) ? { value: hexOf(own.color), text } : null;
+  const alike =
+    own.fontWeight === around.fontWeight &&
+    own.italic === around.italic &&
+    own.underlined === around.underlined &&
+    own.background.a === 0 &&
+    hexOf(own.color) !== hexOf(around.color);
+  return alike && element.children.every((child) => child.kind !== 'element' || DRESSED.has(child.tag))
+    ? { value: hexOf(own.color), text }
+    : null;
 }
 
 const FEW_WORDS = 8;

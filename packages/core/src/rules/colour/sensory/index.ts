@@ -7,7 +7,11 @@ export const rule = defineRule({
   title: 'Direction by place or shape alone',
   why: 'Someone who does not see the page, or sees it on a small screen, cannot find “the box on the right”.',
   fix: 'Name the thing by its text as well.',
-  question: { ask: 'Could a reader who does not see where or what shape it is find it by these words?', yes: 'No, they have to name it', no: 'Yes, they name it too' },
+  question: {
+    ask: 'Could a reader who does not see where or what shape it is find it by these words?',
+    yes: 'No, they have to name it',
+    no: 'Yes, they name it too',
+  },
   criteria: ['1.3.3'],
   techniques: ['F14', 'F26', 'G96'],
   weight: 'should',

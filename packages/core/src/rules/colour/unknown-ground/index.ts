@@ -9,7 +9,11 @@ export const rule = defineRule({
   title: 'Text over an image or gradient',
   why: 'Where the ground is busy or pale, some of the words may not be seen.',
   fix: 'Lay a plain, solid ground under the text, or look whether it stands out everywhere.',
-  question: { ask: 'Is the text too faint against some part of its ground?', yes: 'Yes, it needs a plain ground', no: 'No, it stands out everywhere' },
+  question: {
+    ask: 'Is the text too faint against some part of its ground?',
+    yes: 'Yes, it needs a plain ground',
+    no: 'No, it stands out everywhere',
+  },
   criteria: ['1.4.3'],
   techniques: ['G18'],
   weight: 'should',
@@ -26,7 +30,13 @@ export const rule = defineRule({
       if (asked.has(key)) continue;
       asked.add(key);
       const address = /url\(\s*["']?([^"')]+)/i.exec(image)?.[1];
-      tell({ at: element, message: address ? 'image' : 'gradient', values: { color: hexOf(color), ground: address ? fileNameOf(address) || 'behind it' : '' }, subject: `${key} ${tidy(text.text).slice(0, 40)}`, outcome: 'cantTell' });
+      tell({
+        at: element,
+        message: address ? 'image' : 'gradient',
+        values: { color: hexOf(color), ground: address ? fileNameOf(address) || 'behind it' : '' },
+        subject: `${key} ${tidy(text.text).slice(0, 40)}`,
+        outcome: 'cantTell',
+      });
     }
   },
 });

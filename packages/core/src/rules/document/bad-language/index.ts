@@ -21,7 +21,8 @@ export const rule = defineRule({
       if (!tag || (element !== page.html && !isExposed(page, element))) continue;
       const report = troubleOf(element, tag);
       // On a part of a page it is the criterion for parts that it touches.
-      if (report) tell({ at: element, ...report, subject: `${element.tag} ${tag}`, ...(element === page.html ? {} : { alsoCriteria: ['3.1.2'] }) });
+      if (report)
+        tell({ at: element, ...report, subject: `${element.tag} ${tag}`, ...(element === page.html ? {} : { alsoCriteria: ['3.1.2'] }) });
     }
   },
 });

@@ -10,14 +10,36 @@ import { defineRule } from '../../types.ts';
 
 /** CSS px that have to suffice (WCAG 2.2, 1.4.10). */
 const NARROW = 320;
-const BLOCKS = new Set(['div', 'p', 'section', 'article', 'main', 'aside', 'header', 'footer', 'nav', 'form', 'ul', 'ol', 'table', 'td', 'th', 'body', 'fieldset']);
+const BLOCKS = new Set([
+  'div',
+  'p',
+  'section',
+  'article',
+  'main',
+  'aside',
+  'header',
+  'footer',
+  'nav',
+  'form',
+  'ul',
+  'ol',
+  'table',
+  'td',
+  'th',
+  'body',
+  'fieldset',
+]);
 
 export const rule = defineRule({
   id: 'document/fixed-width',
   title: 'Part that does not fit a narrow screen',
   why: 'On a phone, or enlarged four times, each line has to be scrolled to be read.',
   fix: 'Give a largest width in place of a fixed one.',
-  question: { ask: 'Does this part have to be scrolled sideways at 320 pixels?', yes: 'Yes, it has to give way', no: 'No, or its width is essential' },
+  question: {
+    ask: 'Does this part have to be scrolled sideways at 320 pixels?',
+    yes: 'Yes, it has to give way',
+    no: 'No, or its width is essential',
+  },
   criteria: ['1.4.10'],
   techniques: ['C31'],
   weight: 'should',
@@ -49,4 +71,7 @@ function fixedWidth(page: Page, element: ElementNode): number | null {
   return width > NARROW ? Math.round(width) : null;
 }
 
-const speaksOfNarrow = fact((page: Page) => sheetsOf(page).some(({ rules }) => rules.some(({ media }) => media.some((query) => /max-width|width\s*</i.test(query)))), carried);
+const speaksOfNarrow = fact(
+  (page: Page) => sheetsOf(page).some(({ rules }) => rules.some(({ media }) => media.some((query) => /max-width|width\s*</i.test(query)))),
+  carried,
+);

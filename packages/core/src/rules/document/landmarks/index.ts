@@ -20,19 +20,32 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'document',
   remedies: [],
-  messages: { several: 'There are {many} landmarks of the kind “{role}”, and this one is not named apart', twice: 'There is more than one “{role}” on the page', outside: 'This content lies outside of all landmarks: “{text}”' },
+  messages: {
+    several: 'There are {many} landmarks of the kind “{role}”, and this one is not named apart',
+    twice: 'There is more than one “{role}” on the page',
+    outside: 'This content lies outside of all landmarks: “{text}”',
+  },
   end(page, tell) {
     const all = landmarks(page);
     const byRole = groupedBy(all, (landmark) => landmark.role);
     for (const [role, same] of byRole) {
       if (same.length < 2) continue;
       if (SINGLE.has(role)) tell({ at: same[1]!.element, message: 'twice', values: { role }, subject: role });
-      else for (const [i, { element, name }] of same.entries()) if (!name && same.some((other, j) => j !== i && !other.name)) tell({ at: element, message: 'several', values: { role, many: same.length }, subject: `${role} ${i}` });
+      else
+        for (const [i, { element, name }] of same.entries())
+          if (!name && same.some((other, j) => j !== i && !other.name))
+            tell({ at: element, message: 'several', values: { role, many: same.length }, subject: `${role} ${i}` });
     }
     // Where nothing is marked at all, the missing main is the note.
     if (!byRole.has('main')) return;
     const roots = new Set(all.map((landmark) => landmark.element));
-    const loose = passages(page).find((passage) => passage.words >= MUCH && !isInside(page, passage.block, IN.main | IN.nav | IN.aside) && !roots.has(passage.block) && !closest(passage.block, (up) => roots.has(up)));
+    const loose = passages(page).find(
+      (passage) =>
+        passage.words >= MUCH &&
+        !isInside(page, passage.block, IN.main | IN.nav | IN.aside) &&
+        !roots.has(passage.block) &&
+        !closest(passage.block, (up) => roots.has(up)),
+    );
     if (loose) tell({ at: loose.block, message: 'outside', values: { text: loose.text }, subject: loose.text });
   },
 });

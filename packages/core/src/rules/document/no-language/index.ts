@@ -16,6 +16,11 @@ export const rule = defineRule({
     const written = valueOf(page.html, 'lang');
     if (written !== null && tidy(written)) return;
     // xml:lang counts only in XML; a page sent as HTML needs lang.
-    tell({ at: page.html, message: written === null ? 'none' : 'blank', subject: 'page', range: page.html.startTag ?? { start: 0, end: 0 } });
+    tell({
+      at: page.html,
+      message: written === null ? 'none' : 'blank',
+      subject: 'page',
+      range: page.html.startTag ?? { start: 0, end: 0 },
+    });
   },
 });

@@ -15,6 +15,7 @@ export const rule = defineRule({
   remedies: [],
   messages: { none: 'The page does not mark its main part' },
   end(page, tell) {
-    if (passages(page).length > 0 && !landmarks(page).some((landmark) => landmark.role === 'main')) tell({ at: page.body, message: 'none', subject: 'page', range: page.body.startTag ?? { start: 0, end: 0 } });
+    if (passages(page).length > 0 && !landmarks(page).some((landmark) => landmark.role === 'main'))
+      tell({ at: page.body, message: 'none', subject: 'page', range: page.body.startTag ?? { start: 0, end: 0 } });
   },
 });

@@ -21,7 +21,16 @@ export const rule = defineRule({
   end(page, tell) {
     const all = links(page);
     if (all.length < BLOCK || outline(page).length > 0 || landmarks(page).some((landmark) => landmark.role === 'main')) return;
-    const skips = all.slice(0, 3).some(({ name, href }) => href.startsWith('#') && [...phrasesOf('skipWords')].some((word) => name.toLowerCase().includes(word)));
-    if (!skips) tell({ at: page.body, message: 'none', values: { many: all.length }, subject: 'page', range: page.body.startTag ?? { start: 0, end: 0 } });
+    const skips = all
+      .slice(0, 3)
+      .some(({ name, href }) => href.startsWith('#') && [...phrasesOf('skipWords')].some((word) => name.toLowerCase().includes(word)));
+    if (!skips)
+      tell({
+        at: page.body,
+        message: 'none',
+        values: { many: all.length },
+        subject: 'page',
+        range: page.body.startTag ?? { start: 0, end: 0 },
+      });
   },
 });

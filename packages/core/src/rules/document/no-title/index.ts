@@ -15,6 +15,11 @@ export const rule = defineRule({
   end(page, tell) {
     if (titleText(page)) return;
     const title = titleElement(page);
-    tell({ at: title ?? page.head, message: title ? 'blank' : 'none', subject: 'page', range: title?.range ?? page.head.startTag ?? { start: 0, end: 0 } });
+    tell({
+      at: title ?? page.head,
+      message: title ? 'blank' : 'none',
+      subject: 'page',
+      range: title?.range ?? page.head.startTag ?? { start: 0, end: 0 },
+    });
   },
 });

@@ -21,7 +21,13 @@ export const rule = defineRule({
       if ((valueOf(element, 'http-equiv') ?? '').trim().toLowerCase() !== 'refresh') continue;
       const parts = /^\s*(\d+)(?:\.\d*)?\s*([;,].*)?$/s.exec(valueOf(element, 'content') ?? '');
       const seconds = Number(parts?.[1] ?? 0);
-      if (seconds > 0 && seconds <= TWENTY_HOURS) tell({ at: element, message: parts?.[2] && /url\s*=/i.test(parts[2]) ? 'leave' : 'reload', values: { seconds }, subject: 'refresh' });
+      if (seconds > 0 && seconds <= TWENTY_HOURS)
+        tell({
+          at: element,
+          message: parts?.[2] && /url\s*=/i.test(parts[2]) ? 'leave' : 'reload',
+          values: { seconds },
+          subject: 'refresh',
+        });
     }
   },
 });

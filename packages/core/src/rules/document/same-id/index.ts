@@ -4,7 +4,20 @@ import { attributed } from '../../../document/tagged.ts';
 import { anchorOf, anchors, links } from '../../../semantics/links.ts';
 import { defineRule } from '../../types.ts';
 
-const REFERENCES = ['for', 'headers', 'aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns', 'aria-details', 'aria-activedescendant', 'aria-flowto', 'aria-errormessage', 'list', 'form'];
+const REFERENCES = [
+  'for',
+  'headers',
+  'aria-labelledby',
+  'aria-describedby',
+  'aria-controls',
+  'aria-owns',
+  'aria-details',
+  'aria-activedescendant',
+  'aria-flowto',
+  'aria-errormessage',
+  'list',
+  'form',
+];
 
 export const rule = defineRule({
   id: 'document/same-id',
@@ -18,19 +31,30 @@ export const rule = defineRule({
   remedies: ['rename-id'],
   messages: { referred: 'The id “{id}” stands {many} times, and something refers to it', idle: 'The id “{id}” stands {many} times' },
   end(page, tell) {
-    const linked = new Set(links(page).filter((link) => link.href.startsWith('#')).map((link) => anchorOf(link.href)));
+    const linked = new Set(
+      links(page)
+        .filter((link) => link.href.startsWith('#'))
+        .map((link) => anchorOf(link.href)),
+    );
     for (const [id, all] of anchors(page)) {
       const elements = all.filter((element) => valueOf(element, 'id') === id);
       // Anchors of links have a note of their own.
       if (elements.length < 2 || linked.has(id) || elements[0]!.tag === 'a') continue;
       const referred = referredIds(page).has(id);
-      tell({ at: elements[1]!, message: referred ? 'referred' : 'idle', values: { id, many: elements.length }, subject: id, ...(referred ? { weight: 'must' as const } : {}) });
+      tell({
+        at: elements[1]!,
+        message: referred ? 'referred' : 'idle',
+        values: { id, many: elements.length },
+        subject: id,
+        ...(referred ? { weight: 'must' as const } : {}),
+      });
     }
   },
 });
 
 const referredIds = fact((page: Page) => {
   const found = new Set<string>();
-  for (const { attributes } of attributed(page)) for (const { name, value } of attributes) if (REFERENCES.includes(name)) for (const id of value.split(/\s+/)) found.add(id);
+  for (const { attributes } of attributed(page))
+    for (const { name, value } of attributes) if (REFERENCES.includes(name)) for (const id of value.split(/\s+/)) found.add(id);
   return found;
 }, carried);

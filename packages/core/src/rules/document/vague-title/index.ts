@@ -2,7 +2,27 @@ import { titleElement, titleText } from '../../../semantics/title.ts';
 import { bare, phrasesOf } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
 
-const EMPTY = new Set(['untitled', 'untitled document', 'untitled page', 'new document', 'new page', 'document', 'index', 'home', 'home page', 'homepage', 'page', 'welcome', 'default', 'test', 'title', 'unbenannt', 'startseite', 'accueil', 'inicio']);
+const EMPTY = new Set([
+  'untitled',
+  'untitled document',
+  'untitled page',
+  'new document',
+  'new page',
+  'document',
+  'index',
+  'home',
+  'home page',
+  'homepage',
+  'page',
+  'welcome',
+  'default',
+  'test',
+  'title',
+  'unbenannt',
+  'startseite',
+  'accueil',
+  'inicio',
+]);
 
 export const rule = defineRule({
   id: 'document/vague-title',
@@ -20,7 +40,11 @@ export const rule = defineRule({
     const element = titleElement(page);
     if (!title || !element) return;
     const plain = bare(title);
-    const message = /\.(?:html?|php|aspx?|docx?|pdf|indd?)$/i.test(title) ? 'file' : EMPTY.has(plain) || phrasesOf('vagueHeadings').has(plain) || !/\p{L}/u.test(title) ? 'empty' : null;
+    const message = /\.(?:html?|php|aspx?|docx?|pdf|indd?)$/i.test(title)
+      ? 'file'
+      : EMPTY.has(plain) || phrasesOf('vagueHeadings').has(plain) || !/\p{L}/u.test(title)
+        ? 'empty'
+        : null;
     if (message) tell({ at: element, message, values: { title }, subject: 'page' });
   },
 });

@@ -16,13 +16,17 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { missing: '“{text}” asks about the user and does not say so in its autocomplete: {purpose}', invalid: 'The autocomplete “{value}” is none that HTML knows' },
+  messages: {
+    missing: '“{text}” asks about the user and does not say so in its autocomplete: {purpose}',
+    invalid: 'The autocomplete “{value}” is none that HTML knows',
+  },
   end(page, tell) {
     for (const field of fields(page)) {
       if (!TYPED.has(inputType(field))) continue;
       const value = valueOf(field, 'autocomplete');
       const text = nameOf(page, field).name;
-      if (value !== null && value.trim() !== '' && !autocompleteHolds(value)) tell({ at: field, message: 'invalid', values: { value }, subject: `${text} ${value}` });
+      if (value !== null && value.trim() !== '' && !autocompleteHolds(value))
+        tell({ at: field, message: 'invalid', values: { value }, subject: `${text} ${value}` });
       else if (!has(field, 'autocomplete') && inputType(field) !== 'search') {
         const purpose = purposeOf(text);
         if (purpose) tell({ at: field, message: 'missing', values: { text, purpose }, subject: text });

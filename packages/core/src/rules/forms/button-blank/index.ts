@@ -18,6 +18,10 @@ export const rule = defineRule({
   tags: ['button', 'input', 'summary', '[role=button]'],
   visit(page, element, tell) {
     if (roleOf(element) !== 'button' || nameOf(page, element).name || valueOf(element, 'type')?.toLowerCase() === 'image') return;
-    tell({ at: element, message: imagesIn(element).length > 0 ? 'image' : 'blank', subject: `${valueOf(element, 'id') ?? ''} ${valueOf(element, 'class') ?? ''}` });
+    tell({
+      at: element,
+      message: imagesIn(element).length > 0 ? 'image' : 'blank',
+      subject: `${valueOf(element, 'id') ?? ''} ${valueOf(element, 'class') ?? ''}`,
+    });
   },
 });

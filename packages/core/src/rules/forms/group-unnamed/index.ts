@@ -18,7 +18,10 @@ export const rule = defineRule({
   remedies: ['add-legend'],
   messages: { group: '{many} choices belong together here and no legend says what they answer' },
   end(page, tell) {
-    const groups = groupedBy(fields(page).filter((field) => ['radio', 'checkbox'].includes(inputType(field)) && valueOf(field, 'name')), (field) => `${inputType(field)} ${valueOf(field, 'name')}`);
+    const groups = groupedBy(
+      fields(page).filter((field) => ['radio', 'checkbox'].includes(inputType(field)) && valueOf(field, 'name')),
+      (field) => `${inputType(field)} ${valueOf(field, 'name')}`,
+    );
     for (const [key, group] of groups) {
       if (group.length < 2 || isNamed(page, group[0]!)) continue;
       tell({ at: group[0]!, message: 'group', values: { many: group.length }, subject: key });

@@ -17,7 +17,12 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { nowhere: 'The label “{text}” points to “{id}”, which is not on the page', several: 'Several labels point to this field: “{text}”', unlike: 'The label shows “{text}” and the field is called “{name}”', button: 'The button shows “{text}” and is called “{name}”' },
+  messages: {
+    nowhere: 'The label “{text}” points to “{id}”, which is not on the page',
+    several: 'Several labels point to this field: “{text}”',
+    unlike: 'The label shows “{text}” and the field is called “{name}”',
+    button: 'The button shows “{text}” and is called “{name}”',
+  },
   end(page, tell) {
     const words = new Map<ElementNode, string>();
     for (const { label, field, missing, text } of labels(page)) {
@@ -29,16 +34,22 @@ export const rule = defineRule({
     for (const field of fields(page)) {
       const text = words.get(field);
       const { name, from } = nameOf(page, field);
-      if (text && from.startsWith('aria') && !bare(name).includes(bare(text))) tell({ at: field, message: 'unlike', values: { text, name }, subject: `${text} ${name}` });
+      if (text && from.startsWith('aria') && !bare(name).includes(bare(text)))
+        tell({ at: field, message: 'unlike', values: { text, name }, subject: `${text} ${name}` });
     }
-    for (const { element, text, name } of renamedControls(page)) tell({ at: element, message: 'button', values: { text, name }, subject: `${text} ${name}` });
+    for (const { element, text, name } of renamedControls(page))
+      tell({ at: element, message: 'button', values: { text, name }, subject: `${text} ${name}` });
   },
 });
 
 /** Buttons and links whose ARIA name leaves out the words they show. */
 function renamedControls(page: Page): { element: ElementNode; text: string; name: string }[] {
-  const labelled = tagged(page, 'button', 'a').filter((element) => element.attributes.length > 0 && tidy(valueOf(element, 'aria-label') ?? '') !== '' && isExposed(page, element));
-  return labelled.map((element) => ({ element, text: shownText(page, element, 120), name: nameOf(page, element).name })).filter(({ text, name }) => /\p{L}{2}/u.test(text) && !plain(name).includes(plain(text)));
+  const labelled = tagged(page, 'button', 'a').filter(
+    (element) => element.attributes.length > 0 && tidy(valueOf(element, 'aria-label') ?? '') !== '' && isExposed(page, element),
+  );
+  return labelled
+    .map((element) => ({ element, text: shownText(page, element, 120), name: nameOf(page, element).name }))
+    .filter(({ text, name }) => /\p{L}{2}/u.test(text) && !plain(name).includes(plain(text)));
 }
 
 /** Letters and digits only: signs and spaces are not spoken in a command. */

@@ -18,7 +18,10 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { star: 'A star at “{text}” may mean that the field is required, and no words say so', colour: 'The colour of “{text}” may mean that the field is required, and no words say so' },
+  messages: {
+    star: 'A star at “{text}” may mean that the field is required, and no words say so',
+    colour: 'The colour of “{text}” may mean that the field is required, and no words say so',
+  },
   end(page, tell) {
     const byField = new Map(labels(page).map(({ label, field, text }) => [field, { label, text }]));
     for (const field of fields(page)) {

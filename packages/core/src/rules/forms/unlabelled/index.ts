@@ -13,7 +13,10 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['label'],
-  messages: { none: 'This field ({kind}) has no label', placeholder: 'Only the grey words “{text}” name this field, and they go as soon as one types' },
+  messages: {
+    none: 'This field ({kind}) has no label',
+    placeholder: 'Only the grey words “{text}” name this field, and they go as soon as one types',
+  },
   end(page, tell) {
     for (const field of fields(page)) {
       const { name, from } = nameOf(page, field);

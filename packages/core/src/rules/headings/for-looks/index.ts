@@ -28,7 +28,13 @@ export const rule = defineRule({
     for (const { heading } of all) {
       const words = heading ? countWords(heading.name) : 0;
       if (!heading || !(words > FAR_TOO_LONG || (words > SENTENCE && /[.!]$/.test(heading.name)))) continue;
-      tell({ at: heading.element, message: 'sentence', values: { level: heading.level, text: heading.name }, subject: heading.name, outcome: 'cantTell' });
+      tell({
+        at: heading.element,
+        message: 'sentence',
+        values: { level: heading.level, text: heading.name },
+        subject: heading.name,
+        outcome: 'cantTell',
+      });
     }
     for (const run of emptyRuns(all)) {
       const { element, level, name } = run[0]!.heading!;

@@ -11,11 +11,36 @@ import { controlAround, roleOf } from '../../../semantics/roles.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 
 /** Places where a bold line is rightly something else than a heading. */
-const NOT_THERE = new Set(['table', 'li', 'dt', 'dd', 'figure', 'figcaption', 'blockquote', 'label', 'legend', 'caption', 'button', 'summary', 'header', 'footer', 'nav', 'address', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6']);
+const NOT_THERE = new Set([
+  'table',
+  'li',
+  'dt',
+  'dd',
+  'figure',
+  'figcaption',
+  'blockquote',
+  'label',
+  'legend',
+  'caption',
+  'button',
+  'summary',
+  'header',
+  'footer',
+  'nav',
+  'address',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+]);
 /** Words that open a remark; set in bold they stress more often than they head. */
 /** Captions of tables, figures and listings are bold and short, and head nothing. */
-const CAPTION = /^(?:table|figure|fig\.|example|listing|tabelle|abbildung|abb\.|beispiel|tableau|exemple|tabla|figura|ejemplo|tabel|figuur|voorbeeld|tabela|tabella|esempio)\s+\S{0,4}\d/i;
-const REMARK = /^(note|nb|tip|hint|warning|caution|important|attention|remember|please note|see also|example|hinweis|achtung|wichtig|attention|important|nota|importante|let op)\b[!:.]?$/i;
+const CAPTION =
+  /^(?:table|figure|fig\.|example|listing|tabelle|abbildung|abb\.|beispiel|tableau|exemple|tabla|figura|ejemplo|tabel|figuur|voorbeeld|tabela|tabella|esempio)\s+\S{0,4}\d/i;
+const REMARK =
+  /^(note|nb|tip|hint|warning|caution|important|attention|remember|please note|see also|example|hinweis|achtung|wichtig|attention|important|nota|importante|let op)\b[!:.]?$/i;
 /** Longest heading that is beyond doubt, and longest that is worth a question, in words. Common practice. */
 const SURE_WORDS = 10;
 const LIKELY_WORDS = 16;
@@ -48,10 +73,17 @@ export const rule = defineRule({
     if (!message || standsElsewhere(page, element)) return;
     const text = shownText(page, element);
     const words = text.split(' ').length;
-    if (words > LIKELY_WORDS || text.length > 140 || markersOf(text)[0]?.kind === 'bullet' || !/\p{L}/u.test(text) || CAPTION.test(text)) return;
+    if (words > LIKELY_WORDS || text.length > 140 || markersOf(text)[0]?.kind === 'bullet' || !/\p{L}/u.test(text) || CAPTION.test(text))
+      return;
     const next = nextBlock(page, element);
     if (!next) return;
-    tell({ at: element, message, values: { text }, subject: text, ...(isSure(page, text, words, looks, next) ? {} : { outcome: 'cantTell', weight: 'should' } satisfies Partial<Report>) });
+    tell({
+      at: element,
+      message,
+      values: { text },
+      subject: text,
+      ...(isSure(page, text, words, looks, next) ? {} : ({ outcome: 'cantTell', weight: 'should' } satisfies Partial<Report>)),
+    });
   },
 });
 
@@ -62,7 +94,11 @@ function messageFor(looks: Looks): Message | null {
 }
 
 function standsElsewhere(page: Page, element: ElementNode): boolean {
-  return closest(element, (up) => NOT_THERE.has(up.tag)) !== null || controlAround(page, element) !== null || ['button', 'link', 'tab'].includes(roleOf(element) ?? '');
+  return (
+    closest(element, (up) => NOT_THERE.has(up.tag)) !== null ||
+    controlAround(page, element) !== null ||
+    ['button', 'link', 'tab'].includes(roleOf(element) ?? '')
+  );
 }
 
 /** The block after this one, when what follows is content and not another part of the page. */

@@ -20,7 +20,11 @@ export const rule = defineRule({
     const tops = outline(page).filter((heading) => heading.level === 1);
     const extra = page.scope === 'fragment' ? tops : tops.slice(1);
     for (const heading of extra) {
-      tell({ at: heading.element, message: page.scope === 'fragment' ? 'shown' : 'second', values: { text: heading.name, title: tops[0]!.name } });
+      tell({
+        at: heading.element,
+        message: page.scope === 'fragment' ? 'shown' : 'second',
+        values: { text: heading.name, title: tops[0]!.name },
+      });
     }
   },
 });

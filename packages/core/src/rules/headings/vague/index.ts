@@ -14,7 +14,8 @@ export const rule = defineRule({
   remedies: ['reword'],
   messages: { empty: 'The heading “{text}” does not say what follows' },
   end(page, tell) {
-    for (const { element, name } of outline(page)) if (name && saysNothing(name)) tell({ at: element, message: 'empty', values: { text: name }, subject: name });
+    for (const { element, name } of outline(page))
+      if (name && saysNothing(name)) tell({ at: element, message: 'empty', values: { text: name }, subject: name });
   },
 });
 
@@ -23,5 +24,11 @@ function saysNothing(name: string): boolean {
   const text = bare(name);
   if (text === '') return true;
   const vague = phrasesOf('vagueHeadings');
-  return vague.has(text) || /^\d{1,3}$/.test(text) || vague.has(text.replace(/[\s#]*\d{1,3}$/, '').trim()) && /\d$/.test(text) && !/^(?:section|chapter|abschnitt|kapitel|chapitre|capítulo|sección|secção|hoofdstuk|capitolo|sezione|page|seite)/.test(text);
+  return (
+    vague.has(text) ||
+    /^\d{1,3}$/.test(text) ||
+    (vague.has(text.replace(/[\s#]*\d{1,3}$/, '').trim()) &&
+      /\d$/.test(text) &&
+      !/^(?:section|chapter|abschnitt|kapitel|chapitre|capítulo|sección|secção|hoofdstuk|capitolo|sezione|page|seite)/.test(text))
+  );
 }

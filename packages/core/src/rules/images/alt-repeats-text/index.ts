@@ -17,12 +17,23 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['decorative', 'describe'],
-  messages: { caption: 'The alternative text says the caption again: “{alt}”', link: 'The alternative text says the link’s text again: “{alt}”', beside: 'The alternative text says the words beside the image again: “{alt}”' },
+  messages: {
+    caption: 'The alternative text says the caption again: “{alt}”',
+    link: 'The alternative text says the link’s text again: “{alt}”',
+    beside: 'The alternative text says the words beside the image again: “{alt}”',
+  },
   end(page, tell) {
     for (const image of images(page)) {
       const alt = plainAlternative(image);
       const message = alt ? repeats(page, image, alt) : null;
-      if (message) tell({ at: image, message, values: { alt: writtenAlternative(image)! }, subject: `${addressOf(image)} ${alt}`, remedies: message === 'caption' ? ['describe', 'decorative'] : ['decorative', 'describe'] });
+      if (message)
+        tell({
+          at: image,
+          message,
+          values: { alt: writtenAlternative(image)! },
+          subject: `${addressOf(image)} ${alt}`,
+          remedies: message === 'caption' ? ['describe', 'decorative'] : ['decorative', 'describe'],
+        });
     }
   },
 });
@@ -33,14 +44,19 @@ function repeats(page: Page, image: ElementNode, alt: string): 'caption' | 'link
   const control = controlAround(page, image);
   if (control && bare(shownText(page, control, 400)) === alt) return 'link';
   const siblings = image.parent!.children;
-  return [neighbour(siblings, image.index, -1), neighbour(siblings, image.index, 1)].some((node) => node !== null && bare(textOf(page, node)) === alt) ? 'beside' : null;
+  return [neighbour(siblings, image.index, -1), neighbour(siblings, image.index, 1)].some(
+    (node) => node !== null && bare(textOf(page, node)) === alt,
+  )
+    ? 'beside'
+    : null;
 }
 
 /** The nearest sibling that shows something; a line break between does not part them. */
 function neighbour(siblings: readonly TreeNode[], from: number, step: 1 | -1): TreeNode | null {
   for (let at = from + step; at >= 0 && at < siblings.length; at += step) {
     const node = siblings[at]!;
-    if (node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '') || (node.kind === 'element' && node.tag === 'br')) continue;
+    if (node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '') || (node.kind === 'element' && node.tag === 'br'))
+      continue;
     return node;
   }
   return null;

@@ -6,7 +6,8 @@ import { declaring, styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
 /** Names of images that only dress. Common practice. */
-const DRESSING = /(?:^|[-_ .])(?:bg|back|background|texture|pattern|tile|border|icons?|sprite|gradient|shadow|arrow|bullet|line|dots?|noise|paper|corner|divider|hero)(?:[-_ .\d]|$)/i;
+const DRESSING =
+  /(?:^|[-_ .])(?:bg|back|background|texture|pattern|tile|border|icons?|sprite|gradient|shadow|arrow|bullet|line|dots?|noise|paper|corner|divider|hero)(?:[-_ .\d]|$)/i;
 
 export const rule = defineRule({
   id: 'images/background-meaning',

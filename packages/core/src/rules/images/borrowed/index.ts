@@ -17,7 +17,8 @@ export const rule = defineRule({
   end(page, tell) {
     for (const image of images(page)) {
       const host = /^(?:https?:)?\/\/([^/?#]+)/i.exec(addressOf(image))?.[1];
-      if (host && host.toLowerCase() !== page.surroundings.ownHost?.toLowerCase()) tell({ at: image, message: 'elsewhere', values: { host } });
+      if (host && host.toLowerCase() !== page.surroundings.ownHost?.toLowerCase())
+        tell({ at: image, message: 'elsewhere', values: { host } });
     }
   },
 });

@@ -19,7 +19,8 @@ export const rule = defineRule({
     for (const image of images(page)) {
       const src = valueOf(image, 'src');
       if (src?.trim() === '' || (src === null && valueOf(image, 'srcset') === null)) tell({ at: image, message: 'empty' });
-      else if (src !== null && page.surroundings.leadsSomewhere?.(src) === false) tell({ at: image, message: 'missing', values: { file: fileNameOf(src) || src } });
+      else if (src !== null && page.surroundings.leadsSomewhere?.(src) === false)
+        tell({ at: image, message: 'missing', values: { file: fileNameOf(src) || src } });
     }
   },
 });

@@ -9,7 +9,11 @@ export const rule = defineRule({
   title: 'Chart or diagram without its story in the text',
   why: 'A few words name it, and what it tells stays in the image.',
   fix: 'Tell in the text of the page what can be read from it, and point there from the image.',
-  question: { ask: 'Does this image tell more than its alternative text says?', yes: 'Yes, the text has to tell it', no: 'No, the alternative text is enough' },
+  question: {
+    ask: 'Does this image tell more than its alternative text says?',
+    yes: 'Yes, the text has to tell it',
+    no: 'No, the alternative text is enough',
+  },
   criteria: ['1.1.1'],
   techniques: ['G95', 'G92', 'H45'],
   weight: 'should',
@@ -24,7 +28,13 @@ export const rule = defineRule({
       const word = holdsWord(`${alt} ${fileWordsOf(image).join(' ')}`, words);
       if (!word || isDescribedNear(page, image)) continue;
       const address = addressOf(image);
-      tell({ at: image, message: 'alone', values: { file: fileNameOf(address) || 'This image', word }, subject: `${address} ${alt}`, outcome: 'cantTell' });
+      tell({
+        at: image,
+        message: 'alone',
+        values: { file: fileNameOf(address) || 'This image', word },
+        subject: `${address} ${alt}`,
+        outcome: 'cantTell',
+      });
     }
   },
 });

@@ -27,9 +27,22 @@ export const rule = defineRule({
   },
   end(page, tell) {
     for (const image of images(page)) {
-      if (valueOf(image, 'alt')?.trim() !== '' || has(image, 'title') || has(image, 'aria-label') || isInside(page, image, IN.link | IN.button | FURNITURE)) continue;
+      if (
+        valueOf(image, 'alt')?.trim() !== '' ||
+        has(image, 'title') ||
+        has(image, 'aria-label') ||
+        isInside(page, image, IN.link | IN.button | FURNITURE)
+      )
+        continue;
       const doubt = doubtOf(page, image);
-      if (doubt) tell({ at: image, ...doubt, values: { file: fileNameOf(addressOf(image)) || 'This image', ...doubt.values }, subject: addressOf(image), outcome: 'cantTell' });
+      if (doubt)
+        tell({
+          at: image,
+          ...doubt,
+          values: { file: fileNameOf(addressOf(image)) || 'This image', ...doubt.values },
+          subject: addressOf(image),
+          outcome: 'cantTell',
+        });
     }
   },
 });

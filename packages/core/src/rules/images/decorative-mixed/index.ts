@@ -13,16 +13,21 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['decorative', 'describe'],
-  messages: { named: '{file} is marked as decorative and yet carries the words “{words}”', focusable: '{file} is marked as decorative and yet takes the keyboard’s focus' },
+  messages: {
+    named: '{file} is marked as decorative and yet carries the words “{words}”',
+    focusable: '{file} is marked as decorative and yet takes the keyboard’s focus',
+  },
   end(page, tell) {
     for (const image of images(page)) {
       const empty = valueOf(image, 'alt')?.trim() === '';
       const role = (valueOf(image, 'role') ?? '').trim().toLowerCase();
       if (!empty && role !== 'presentation' && role !== 'none') continue;
       const file = fileNameOf(addressOf(image)) || 'This image';
-      const words = tidy(valueOf(image, 'aria-label') ?? '') || tidy(valueOf(image, 'title') ?? '') || (empty ? '' : tidy(valueOf(image, 'alt') ?? ''));
+      const words =
+        tidy(valueOf(image, 'aria-label') ?? '') || tidy(valueOf(image, 'title') ?? '') || (empty ? '' : tidy(valueOf(image, 'alt') ?? ''));
       if (words) tell({ at: image, message: 'named', values: { file, words } });
-      else if (has(image, 'tabindex') && Number(valueOf(image, 'tabindex')) >= 0) tell({ at: image, message: 'focusable', values: { file } });
+      else if (has(image, 'tabindex') && Number(valueOf(image, 'tabindex')) >= 0)
+        tell({ at: image, message: 'focusable', values: { file } });
     }
   },
 });

@@ -8,7 +8,11 @@ export const rule = defineRule({
   title: 'One image described in unlike ways',
   why: 'A listener cannot tell that it is the image they met before.',
   fix: 'Describe it once and use the same words wherever it does the same job.',
-  question: { ask: 'Does this image do another job here than elsewhere?', yes: 'No, the words should be the same', no: 'Yes, the words differ rightly' },
+  question: {
+    ask: 'Does this image do another job here than elsewhere?',
+    yes: 'No, the words should be the same',
+    no: 'Yes, the words differ rightly',
+  },
   criteria: ['3.2.4'],
   techniques: [],
   practice: true,
@@ -24,7 +28,13 @@ export const rule = defineRule({
       const other = first.get(address) ?? page.surroundings.alternativesOf?.(address).find((one) => bare(one) !== plainAlternative(image));
       if (!first.has(address)) first.set(address, alt);
       if (other === undefined || bare(other) === plainAlternative(image)) continue;
-      tell({ at: image, message: 'unlike', values: { file: fileNameOf(address) || 'This image', alt, other }, subject: `${address} ${alt}`, outcome: 'cantTell' });
+      tell({
+        at: image,
+        message: 'unlike',
+        values: { file: fileNameOf(address) || 'This image', alt, other },
+        subject: `${address} ${alt}`,
+        outcome: 'cantTell',
+      });
     }
   },
 });

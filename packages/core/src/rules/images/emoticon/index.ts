@@ -30,7 +30,8 @@ export const rule = defineRule({
         if (isInside(page, parent, IN.code) || roleOf(parent) === 'img') continue;
         const face = FACE.exec(text.text);
         const run = face ? null : RUN.exec(text.text);
-        if (face || run) tell({ at: parent, message: face ? 'face' : 'run', values: { signs: (face?.[1] ?? run![0]).trim() }, outcome: 'cantTell' });
+        if (face || run)
+          tell({ at: parent, message: face ? 'face' : 'run', values: { signs: (face?.[1] ?? run![0]).trim() }, outcome: 'cantTell' });
       }
     }
   },

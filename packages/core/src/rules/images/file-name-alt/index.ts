@@ -4,7 +4,8 @@ import { controlAround } from '../../../semantics/roles.ts';
 
 const EXTENSION = /\.(?:jpe?g|jfif|png|gif|svg|webp|avif|bmp|tiff?|heic|ico)$/i;
 /** What cameras, phones and scanners call their files. Common practice. */
-const CAMERA = /^(?:img|dsc|dscn|dscf|dcim|pict|pxl|sam|mvimg|gopr|scan|screenshot|screen shot|photo|image|picture|untitled)[-_ ]?\d{3,}[\d_ -]*$/i;
+const CAMERA =
+  /^(?:img|dsc|dscn|dscf|dcim|pict|pxl|sam|mvimg|gopr|scan|screenshot|screen shot|photo|image|picture|untitled)[-_ ]?\d{3,}[\d_ -]*$/i;
 
 export const rule = defineRule({
   id: 'images/file-name-alt',
@@ -16,13 +17,30 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['describe', 'decorative', 'from-file-name'],
-  messages: { file: 'The alternative text of this image is a file name: “{alt}”', address: 'The alternative text of this image is an address: “{alt}”', camera: 'The alternative text of this image is what a camera called its file: “{alt}”' },
+  messages: {
+    file: 'The alternative text of this image is a file name: “{alt}”',
+    address: 'The alternative text of this image is an address: “{alt}”',
+    camera: 'The alternative text of this image is what a camera called its file: “{alt}”',
+  },
   tags: ['img', 'input', 'area'],
   visit(page, element, tell) {
     const alt = writtenAlternative(element);
     if (!alt) return;
-    const message = /^(?:https?:\/\/|www\.)\S+$/i.test(alt) ? 'address' : isFileName(alt, fileNameOf(addressOf(element))) ? 'file' : CAMERA.test(alt) ? 'camera' : null;
-    if (message) tell({ at: element, message, values: { alt }, subject: `${addressOf(element)} ${alt}`, ...(controlAround(page, element) ? { remedies: ['describe', 'from-file-name'] } : {}) });
+    const message = /^(?:https?:\/\/|www\.)\S+$/i.test(alt)
+      ? 'address'
+      : isFileName(alt, fileNameOf(addressOf(element)))
+        ? 'file'
+        : CAMERA.test(alt)
+          ? 'camera'
+          : null;
+    if (message)
+      tell({
+        at: element,
+        message,
+        values: { alt },
+        subject: `${addressOf(element)} ${alt}`,
+        ...(controlAround(page, element) ? { remedies: ['describe', 'from-file-name'] } : {}),
+      });
   },
 });
 

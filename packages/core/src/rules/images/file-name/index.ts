@@ -14,7 +14,11 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'any',
   remedies: ['rename'],
-  messages: { camera: '{file} is named as a camera or program names it', signs: '{file} holds spaces, capitals or signs that addresses do badly with', wordless: '{file} holds no word' },
+  messages: {
+    camera: '{file} is named as a camera or program names it',
+    signs: '{file} holds spaces, capitals or signs that addresses do badly with',
+    wordless: '{file} holds no word',
+  },
   end(page, tell) {
     const seen = new Set<string>();
     for (const image of images(page)) {

@@ -19,7 +19,8 @@ export const rule = defineRule({
     for (const image of images(page)) {
       const alt = writtenAlternative(image) ?? '';
       const length = [...alt].length;
-      if (length > FLOORS.longestAlternative) tell({ at: image, message: 'long', values: { file: fileNameOf(addressOf(image)) || 'this image', length } });
+      if (length > FLOORS.longestAlternative)
+        tell({ at: image, message: 'long', values: { file: fileNameOf(addressOf(image)) || 'this image', length } });
     }
   },
 });

@@ -18,7 +18,13 @@ export const rule = defineRule({
   end(page, tell) {
     for (const image of images(page)) {
       const alt = writtenAlternative(image);
-      if (!alt || figureOf(page, image)?.caption || isInside(page, image, IN.link | IN.button | IN.table | FURNITURE) || !standsAlone(page, image)) continue;
+      if (
+        !alt ||
+        figureOf(page, image)?.caption ||
+        isInside(page, image, IN.link | IN.button | IN.table | FURNITURE) ||
+        !standsAlone(page, image)
+      )
+        continue;
       tell({ at: image, message: 'none', values: { file: fileNameOf(addressOf(image)) || 'This image' } });
     }
   },

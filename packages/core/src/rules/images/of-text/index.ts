@@ -5,7 +5,24 @@ import { countWords } from '../../../semantics/passages.ts';
 import { defineRule } from '../../types.ts';
 
 /** What people call images of words. Common practice. */
-const TEXT_NAMES = new Set(['text', 'quote', 'poster', 'flyer', 'flier', 'leaflet', 'slide', 'wordart', 'notice', 'scan', 'screenshot', 'letter', 'heading', 'title', 'timetable', 'announcement']);
+const TEXT_NAMES = new Set([
+  'text',
+  'quote',
+  'poster',
+  'flyer',
+  'flier',
+  'leaflet',
+  'slide',
+  'wordart',
+  'notice',
+  'scan',
+  'screenshot',
+  'letter',
+  'heading',
+  'title',
+  'timetable',
+  'announcement',
+]);
 /** An alternative this long most often copies the words in the image. */
 const MANY_WORDS = 18;
 
@@ -20,14 +37,24 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { named: 'The file name {file} suggests an image of text', wordy: 'The alternative text of {file} reads like the words in an image of text' },
+  messages: {
+    named: 'The file name {file} suggests an image of text',
+    wordy: 'The alternative text of {file} reads like the words in an image of text',
+  },
   end(page, tell) {
     for (const image of images(page)) {
       const [alt, address] = [valueOf(image, 'alt') ?? '', addressOf(image)];
       const file = fileNameOf(address);
       const named = fileWordsOf(image).some((word) => TEXT_NAMES.has(word));
       const wordy = countWords(alt) >= MANY_WORDS && /[.!?:]\s+\p{Lu}/u.test(alt) && /\d{1,2}[:.]\d{2}|["“”]|!/u.test(alt);
-      if (named || wordy) tell({ at: image, message: named ? 'named' : 'wordy', values: { file: file || 'this image' }, subject: address, outcome: 'cantTell' });
+      if (named || wordy)
+        tell({
+          at: image,
+          message: named ? 'named' : 'wordy',
+          values: { file: file || 'this image' },
+          subject: address,
+          outcome: 'cantTell',
+        });
     }
   },
 });

@@ -20,6 +20,12 @@ export const rule = defineRule({
     if (!alt) return;
     const sign = !/[\p{L}\p{N}\p{Extended_Pictographic}]/u.test(alt) && /^[.…*_\-–—?|:]+$/u.test(alt);
     if (!sign && !phrasesOf('placeholders').has(bare(alt)) && !isOneOf(page.surroundings.vocabulary?.placeholders, alt)) return;
-    tell({ at: element, message: sign ? 'sign' : 'word', values: { alt }, subject: `${addressOf(element)} ${alt}`, ...(controlAround(page, element) ? { remedies: ['describe'] } : {}) });
+    tell({
+      at: element,
+      message: sign ? 'sign' : 'word',
+      values: { alt },
+      subject: `${addressOf(element)} ${alt}`,
+      ...(controlAround(page, element) ? { remedies: ['describe'] } : {}),
+    });
   },
 });

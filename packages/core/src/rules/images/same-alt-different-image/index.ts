@@ -25,7 +25,14 @@ export const rule = defineRule({
       const address = addressOf(image);
       const other = first.get(alt);
       if (other === undefined) first.set(alt, address);
-      else if (other !== address) tell({ at: image, message: 'shared', values: { alt: writtenAlternative(image)! }, subject: `${address} ${alt}`, outcome: 'cantTell' });
+      else if (other !== address)
+        tell({
+          at: image,
+          message: 'shared',
+          values: { alt: writtenAlternative(image)! },
+          subject: `${address} ${alt}`,
+          outcome: 'cantTell',
+        });
     }
   },
 });

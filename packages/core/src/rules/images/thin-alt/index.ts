@@ -20,7 +20,13 @@ export const rule = defineRule({
     const thin = phrasesOf('thinAlternatives');
     for (const image of images(page)) {
       if (!thin.has(plainAlternative(image)) || isInside(page, image, IN.link | IN.button)) continue;
-      tell({ at: image, message: 'bare', values: { alt: writtenAlternative(image)! }, subject: `${addressOf(image)} ${plainAlternative(image)}`, outcome: 'cantTell' });
+      tell({
+        at: image,
+        message: 'bare',
+        values: { alt: writtenAlternative(image)! },
+        subject: `${addressOf(image)} ${plainAlternative(image)}`,
+        outcome: 'cantTell',
+      });
     }
   },
 });

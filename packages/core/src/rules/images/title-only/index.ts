@@ -16,7 +16,8 @@ export const rule = defineRule({
   end(page, tell) {
     for (const image of images(page)) {
       const title = tidy(valueOf(image, 'title') ?? '');
-      if (title && !has(image, 'alt') && !has(image, 'aria-label') && !has(image, 'aria-labelledby')) tell({ at: image, message: 'title', values: { title } });
+      if (title && !has(image, 'alt') && !has(image, 'aria-label') && !has(image, 'aria-labelledby'))
+        tell({ at: image, message: 'title', values: { title } });
     }
   },
 });

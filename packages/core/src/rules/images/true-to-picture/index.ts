@@ -22,7 +22,15 @@ export const rule = defineRule({
       const [alt, address] = [writtenAlternative(image) ?? '', addressOf(image)];
       const subject = `${address} ${alt}`;
       // What other notes already call no description is not asked about.
-      if (!alt || !/\p{L}/u.test(alt) || asked.has(subject) || /\.\w{3,4}$/.test(alt) || phrasesOf('placeholders').has(plainAlternative(image)) || phrasesOf('thinAlternatives').has(plainAlternative(image))) continue;
+      if (
+        !alt ||
+        !/\p{L}/u.test(alt) ||
+        asked.has(subject) ||
+        /\.\w{3,4}$/.test(alt) ||
+        phrasesOf('placeholders').has(plainAlternative(image)) ||
+        phrasesOf('thinAlternatives').has(plainAlternative(image))
+      )
+        continue;
       asked.add(subject);
       tell({ at: image, message: 'look', values: { file: fileNameOf(address) || 'This image', alt }, subject, outcome: 'cantTell' });
     }

@@ -38,7 +38,12 @@ export const rule = defineRule({
 function faintness(page: Page, link: ElementNode, name: string): { link: string; around: string; ratio: string } | null {
   const around = elementParent(link)!;
   const own = innermost(link);
-  if (setsApart(styleOf(page, own), styleOf(page, around)) || setsApart(styleOf(page, link), styleOf(page, around)) || !standsInText(page, link, name)) return null;
+  if (
+    setsApart(styleOf(page, own), styleOf(page, around)) ||
+    setsApart(styleOf(page, link), styleOf(page, around)) ||
+    !standsInText(page, link, name)
+  )
+    return null;
   const [mine, other] = [coloursIn(page, own), coloursIn(page, around)];
   if (!mine.certain || !other.certain || hexOf(mine.color) === hexOf(other.color)) return null;
   const ratio = contrastRatio(mine.color, other.color);
@@ -47,7 +52,11 @@ function faintness(page: Page, link: ElementNode, name: string): { link: string;
 
 function standsInText(page: Page, link: ElementNode, name: string): boolean {
   const block = blockAround(link);
-  const passage = block && passagesByBlock(page).get(block)?.find((one) => one.text.includes(name));
+  const passage =
+    block &&
+    passagesByBlock(page)
+      .get(block)
+      ?.find((one) => one.text.includes(name));
   return passage !== null && passage !== undefined && passage.words - countWords(name) >= RUNNING;
 }
 
@@ -63,6 +72,18 @@ function innermost(link: ElementNode): ElementNode {
 
 /** Anything but colour that shows a link: a line, weight, slant, size, a frame or a ground. */
 function setsApart(link: Style, around: Style): boolean {
-  const framed = ['bottom', 'top', 'left', 'right'].some((side) => !['none', 'hidden'].includes(link.declared.get(`border-${side}-style`) ?? 'none'));
-  return (link.underlined && !around.underlined) || framed || Math.abs(link.fontWeight - around.fontWeight) >= 200 || link.italic !== around.italic || link.fontSize !== around.fontSize || link.background.a > 0 || link.image !== null || link.family !== around.family || (link.declared.get('box-shadow') ?? 'none') !== 'none';
+  const framed = ['bottom', 'top', 'left', 'right'].some(
+    (side) => !['none', 'hidden'].includes(link.declared.get(`border-${side}-style`) ?? 'none'),
+  );
+  return (
+    (link.underlined && !around.underlined) ||
+    framed ||
+    Math.abs(link.fontWeight - around.fontWeight) >= 200 ||
+    link.italic !== around.italic ||
+    link.fontSize !== around.fontSize ||
+    link.background.a > 0 ||
+    link.image !== null ||
+    link.family !== around.family ||
+    (link.declared.get('box-shadow') ?? 'none') !== 'none'
+  );
 }

@@ -23,7 +23,12 @@ export const rule = defineRule({
       if (!kind || !name) continue;
       const next = element.parent!.children[element.index + 1];
       const around = `${name} ${valueOf(element, 'title') ?? ''} ${next?.kind === 'text' ? next.text.slice(0, 40) : ''}`;
-      if (holdsWord(around, phrasesOf('fileWords')) || around.toLowerCase().includes(kind.toLowerCase()) || /\b\d+(?:[.,]\d+)?\s?[kmg]b\b/i.test(around)) continue;
+      if (
+        holdsWord(around, phrasesOf('fileWords')) ||
+        around.toLowerCase().includes(kind.toLowerCase()) ||
+        /\b\d+(?:[.,]\d+)?\s?[kmg]b\b/i.test(around)
+      )
+        continue;
       tell({ at: element, message: 'silent', values: { text: name, kind }, subject: `${href} ${tidy(name)}` });
     }
   },

@@ -13,20 +13,37 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['set-target', 'add-anchor', 'unlink'],
-  messages: { here: '“{text}” leads to #{anchor}, which is not on this page', there: '“{text}” leads to #{anchor} on {page}, which is not there' },
+  messages: {
+    here: '“{text}” leads to #{anchor}, which is not on this page',
+    there: '“{text}” leads to #{anchor} on {page}, which is not there',
+  },
   end(page, tell) {
     for (const { element, name, href } of links(page)) {
       const anchor = anchorOf(href);
       // “#top” is always there (HTML Living Standard, "scroll to the fragment"); text fragments name no id.
-      if (!anchor || anchor.toLowerCase() === 'top' || anchor.startsWith(':~:') || anchor.startsWith('!') || anchor.startsWith('/')) continue;
+      if (!anchor || anchor.toLowerCase() === 'top' || anchor.startsWith(':~:') || anchor.startsWith('!') || anchor.startsWith('/'))
+        continue;
       const subject = `${href} ${name}`;
       if (href.startsWith('#')) {
         if (anchors(page).has(anchor) || anchors(page).has(href.slice(1))) continue;
-        tell({ at: element, message: 'here', values: { text: name, anchor }, subject, ...(page.scope === 'fragment' ? { outcome: 'cantTell' as const } : {}) });
+        tell({
+          at: element,
+          message: 'here',
+          values: { text: name, anchor },
+          subject,
+          ...(page.scope === 'fragment' ? { outcome: 'cantTell' as const } : {}),
+        });
         continue;
       }
       const there = page.surroundings.anchorsIn?.(href);
-      if (there && !there.has(anchor)) tell({ at: element, message: 'there', values: { text: name, anchor, page: href.split('#')[0]! }, subject, remedies: ['set-target', 'unlink'] });
+      if (there && !there.has(anchor))
+        tell({
+          at: element,
+          message: 'there',
+          values: { text: name, anchor, page: href.split('#')[0]! },
+          subject,
+          remedies: ['set-target', 'unlink'],
+        });
     }
   },
 });

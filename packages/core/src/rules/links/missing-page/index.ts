@@ -14,6 +14,8 @@ export const rule = defineRule({
   remedies: ['set-target', 'unlink'],
   messages: { gone: '“{text}” leads to {href}, and nothing of the collection lies there' },
   end(page, tell) {
-    for (const { element, name, href } of links(page)) if (href && !href.startsWith('#') && page.surroundings.leadsSomewhere?.(href) === false) tell({ at: element, message: 'gone', values: { text: name, href }, subject: `${href} ${name}` });
+    for (const { element, name, href } of links(page))
+      if (href && !href.startsWith('#') && page.surroundings.leadsSomewhere?.(href) === false)
+        tell({ at: element, message: 'gone', values: { text: name, href }, subject: `${href} ${name}` });
   },
 });

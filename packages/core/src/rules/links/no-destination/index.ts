@@ -16,13 +16,19 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['unlink'],
-  messages: { missing: '“{text}” is marked as a link and has no address', empty: 'The address of “{text}” is empty', top: '“{text}” leads only to the top of this page', script: '“{text}” runs a script in place of leading anywhere' },
+  messages: {
+    missing: '“{text}” is marked as a link and has no address',
+    empty: 'The address of “{text}” is empty',
+    top: '“{text}” leads only to the top of this page',
+    script: '“{text}” runs a script in place of leading anywhere',
+  },
   tags: ['a'],
   visit(page, element, tell) {
     const role = roleOf(element);
     if (element.space !== 'html' || (has(element, 'role') && role !== 'link')) return;
     const href = valueOf(element, 'href');
-    if (href === null && (has(element, 'name') || has(element, 'id') || element.attributes.length === 0 && !has(element, 'onclick'))) return;
+    if (href === null && (has(element, 'name') || has(element, 'id') || (element.attributes.length === 0 && !has(element, 'onclick'))))
+      return;
     const text = nameOf(page, element).name || tidy(valueOf(element, 'title') ?? '');
     const message = troubleOf(href, text);
     if (message && text) tell({ at: element, message, values: { text }, subject: `${href ?? ''} ${text}` });

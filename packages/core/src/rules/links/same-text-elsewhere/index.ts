@@ -8,7 +8,11 @@ export const rule = defineRule({
   title: 'One link text, different destinations',
   why: 'In a list of links they look like one, and whoever follows the wrong one has to come back and try again.',
   fix: 'Let each link say what sets its destination apart.',
-  question: { ask: 'Do these links lead to different things?', yes: 'Yes, and they need different words', no: 'No, or where they stand makes it plain' },
+  question: {
+    ask: 'Do these links lead to different things?',
+    yes: 'Yes, and they need different words',
+    no: 'No, or where they stand makes it plain',
+  },
   criteria: ['2.4.9', '2.4.4'],
   techniques: ['F63'],
   weight: 'should',

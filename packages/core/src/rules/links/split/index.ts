@@ -20,7 +20,13 @@ export const rule = defineRule({
       const after = href && name ? linkAfter(element) : null;
       if (!after || tidy(valueOf(after.next, 'href') ?? '') !== href || after.between.some((node) => node.kind === 'element')) continue;
       if (showsOf(element) !== 'words' || showsOf(after.next) !== 'words') continue;
-      tell({ at: element, through: after.next, message: 'cut', values: { first: name, second: names.get(after.next) ?? '' }, subject: `${href} ${name}` });
+      tell({
+        at: element,
+        through: after.next,
+        message: 'cut',
+        values: { first: name, second: names.get(after.next) ?? '' },
+        subject: `${href} ${name}`,
+      });
     }
   },
 });

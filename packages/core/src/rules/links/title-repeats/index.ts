@@ -18,7 +18,8 @@ export const rule = defineRule({
   end(page, tell) {
     for (const { element, href } of links(page)) {
       const title = element.attributes.length > 1 ? valueOf(element, 'title') : null;
-      if (title && bare(title) !== '' && bare(title) === bare(shownText(page, element, 400))) tell({ at: element, message: 'same', values: { title }, subject: `${href} ${title}` });
+      if (title && bare(title) !== '' && bare(title) === bare(shownText(page, element, 400)))
+        tell({ at: element, message: 'same', values: { title }, subject: `${href} ${title}` });
     }
   },
 });

@@ -11,20 +11,31 @@ import { isOneOf } from '../../../standards/phrases/index.ts';
 
 /** Words around a link that add nothing to it: below this many others the surroundings give no purpose. Common practice. */
 const ENOUGH_WORDS = 2;
-const EMPTY_WORDS = new Set('a an and are as at be by can click find follow for from go have here in info information is it just link links more of on or our out page please read see simply site that the then there this to us use visit want web website with you your'.split(' '));
+const EMPTY_WORDS = new Set(
+  'a an and are as at be by can click find follow for from go have here in info information is it just link links more of on or our out page please read see simply site that the then there this to us use visit want web website with you your'.split(
+    ' ',
+  ),
+);
 
 export const rule = defineRule({
   id: 'links/vague',
   title: 'Link text that does not say where it goes',
   why: 'Many readers go through a page by its list of links; there this one says nothing, and several like it cannot be told apart.',
   fix: 'Let the link say what the reader will find behind it, as its page’s title would.',
-  question: { ask: 'Do the words around this link make plain where it goes?', yes: 'No, it needs better words', no: 'Yes, it is plain where it stands' },
+  question: {
+    ask: 'Do the words around this link make plain where it goes?',
+    yes: 'No, it needs better words',
+    no: 'Yes, it is plain where it stands',
+  },
   criteria: ['2.4.4', '2.4.9'],
   techniques: ['F63', 'F84'],
   weight: 'must',
   scope: 'any',
   remedies: ['reword', 'absorb-words', 'use-target-title'],
-  messages: { alone: '“{text}” says nothing of where it goes, and nothing around it does', context: '“{text}” says nothing of where it goes once it is read on its own' },
+  messages: {
+    alone: '“{text}” says nothing of where it goes, and nothing around it does',
+    context: '“{text}” says nothing of where it goes once it is read on its own',
+  },
   tags: ['a', '[role=link]'],
   visit(page, element, tell) {
     if (!isLink(element)) return;

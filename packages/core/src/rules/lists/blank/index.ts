@@ -19,7 +19,13 @@ export const rule = defineRule({
         if (showsNothing(page, element)) tell({ at: element, message: 'list', subject: element.tag });
         continue;
       }
-      for (const [i, item] of items.entries()) if (item.tag === 'li' && showsNothing(page, item) && childElements(item).every((child) => child.tag === 'br' || child.tag === 'span' || child.tag === 'p')) tell({ at: item, message: 'item', values: { place: i + 1 }, subject: 'item' });
+      for (const [i, item] of items.entries())
+        if (
+          item.tag === 'li' &&
+          showsNothing(page, item) &&
+          childElements(item).every((child) => child.tag === 'br' || child.tag === 'span' || child.tag === 'p')
+        )
+          tell({ at: item, message: 'item', values: { place: i + 1 }, subject: 'item' });
     }
   },
 });

@@ -18,13 +18,23 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['join'],
-  messages: { continued: 'This list begins at {start}, where the one before it ends', single: 'Lists of one item each follow one another here' },
+  messages: {
+    continued: 'This list begins at {start}, where the one before it ends',
+    single: 'Lists of one item each follow one another here',
+  },
   end(page, tell) {
     let before: RealList | null = null;
     for (const list of realLists(page)) {
       if (list.kind !== 'ordered') continue;
       const message = before && follows(page, before, list);
-      if (message) tell({ at: list.element, message, values: { start: startOf(list.element) }, subject: shownText(page, list.element, 80), outcome: 'cantTell' });
+      if (message)
+        tell({
+          at: list.element,
+          message,
+          values: { start: startOf(list.element) },
+          subject: shownText(page, list.element, 80),
+          outcome: 'cantTell',
+        });
       before = list;
     }
   },
@@ -37,7 +47,19 @@ function startOf(list: ElementNode): number {
 function follows(page: Page, before: RealList, list: RealList): 'continued' | 'single' | null {
   if (before.element.parent !== list.element.parent || before.items.length === 0) return null;
   const between = list.element.parent!.children.slice(before.element.index + 1, list.element.index);
-  if (between.some((node) => (node.kind === 'element' && /^(?:h[1-6]|hr|ul|ol|table|section)$/.test(node.tag)) || (node.kind === 'text' && tidy(node.text) !== '')) || between.filter((node) => node.kind === 'element').length > FEW_BETWEEN) return null;
+  if (
+    between.some(
+      (node) =>
+        (node.kind === 'element' && /^(?:h[1-6]|hr|ul|ol|table|section)$/.test(node.tag)) ||
+        (node.kind === 'text' && tidy(node.text) !== ''),
+    ) ||
+    between.filter((node) => node.kind === 'element').length > FEW_BETWEEN
+  )
+    return null;
   if (startOf(list.element) > 1) return startOf(list.element) === startOf(before.element) + before.items.length ? 'continued' : null;
-  return before.items.length === 1 && list.items.length === 1 && between.some((node) => node.kind === 'element' && shownText(page, node, 1) !== '') ? 'single' : null;
+  return before.items.length === 1 &&
+    list.items.length === 1 &&
+    between.some((node) => node.kind === 'element' && shownText(page, node, 1) !== '')
+    ? 'single'
+    : null;
 }

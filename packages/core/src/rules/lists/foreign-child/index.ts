@@ -18,17 +18,33 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['move-into-item'],
-  messages: { nested: 'A list stands directly in a list and not in one of its items', element: '“{text}” stands directly in a list and not in one of its items', text: 'The text “{text}” stands directly in a list' },
+  messages: {
+    nested: 'A list stands directly in a list and not in one of its items',
+    element: '“{text}” stands directly in a list and not in one of its items',
+    text: 'The text “{text}” stands directly in a list',
+  },
   end(page, tell) {
     for (const { element: list, kind } of realLists(page)) {
       if (kind === 'description') continue;
       for (const child of childElements(list)) {
         if (MAY_STAND.has(child.tag) || !isExposed(page, child) || roleOf(child) === 'listitem') continue;
         const nested = child.tag === 'ul' || child.tag === 'ol';
-        tell({ at: child, message: nested ? 'nested' : 'element', values: { text: shownText(page, child, 90) || `a ${child.tag} element` } });
+        tell({
+          at: child,
+          message: nested ? 'nested' : 'element',
+          values: { text: shownText(page, child, 90) || `a ${child.tag} element` },
+        });
       }
       const loose = list.children.find((node) => node.kind === 'text' && tidy(node.text) !== '');
-      if (loose?.kind === 'text') tell({ at: list, message: 'text', values: { text: tidy(loose.text) }, subject: tidy(loose.text), range: loose.range ?? list.range!, remedies: [] });
+      if (loose?.kind === 'text')
+        tell({
+          at: list,
+          message: 'text',
+          values: { text: tidy(loose.text) },
+          subject: tidy(loose.text),
+          range: loose.range ?? list.range!,
+          remedies: [],
+        });
     }
   },
 });

@@ -19,14 +19,19 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['unwrap'],
-  messages: { quote: 'This quotation holds what is seldom quoted: “{text}”', list: 'This description list has no terms and seems only to indent: “{text}”' },
+  messages: {
+    quote: 'This quotation holds what is seldom quoted: “{text}”',
+    list: 'This description list has no terms and seems only to indent: “{text}”',
+  },
   end(page, tell) {
     for (const element of tagged(page, 'blockquote')) {
       if (!isExposed(page, element) || isQuotation(element)) continue;
-      if (childElements(element).some((child) => NO_QUOTATION.has(child.tag))) tell({ at: element, message: 'quote', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
+      if (childElements(element).some((child) => NO_QUOTATION.has(child.tag)))
+        tell({ at: element, message: 'quote', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
     }
     for (const { element, kind, items } of realLists(page)) {
-      if (kind === 'description' && items.length > 0 && items.every((item) => item.tag === 'dd')) tell({ at: element, message: 'list', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
+      if (kind === 'description' && items.length > 0 && items.every((item) => item.tag === 'dd'))
+        tell({ at: element, message: 'list', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
     }
   },
 });
@@ -35,5 +40,8 @@ export const rule = defineRule({
 function isQuotation(quote: ElementNode): boolean {
   if (has(quote, 'cite') || childElements(quote).some((child) => child.tag === 'footer' || child.tag === 'cite')) return true;
   const parent = elementParent(quote);
-  return /["“”„«»‹›]/.test(rawText(quote).slice(0, 400)) || (parent?.tag === 'figure' && childElements(parent).some((child) => child.tag === 'figcaption'));
+  return (
+    /["“”„«»‹›]/.test(rawText(quote).slice(0, 400)) ||
+    (parent?.tag === 'figure' && childElements(parent).some((child) => child.tag === 'figcaption'))
+  );
 }

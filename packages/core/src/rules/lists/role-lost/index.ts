@@ -7,7 +7,21 @@ import { styleOf } from '../../../style/cascade.ts';
 import { defineRule } from '../../types.ts';
 
 /** Roles with which a list becomes something else on purpose (WAI-ARIA 1.2 widgets and groups). */
-const OTHER_THINGS = new Set(['list', 'directory', 'menu', 'menubar', 'tablist', 'tree', 'listbox', 'radiogroup', 'group', 'toolbar', 'feed', 'grid', 'navigation']);
+const OTHER_THINGS = new Set([
+  'list',
+  'directory',
+  'menu',
+  'menubar',
+  'tablist',
+  'tree',
+  'listbox',
+  'radiogroup',
+  'group',
+  'toolbar',
+  'feed',
+  'grid',
+  'navigation',
+]);
 
 export const rule = defineRule({
   id: 'lists/role-lost',
@@ -20,7 +34,10 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'any',
   remedies: [],
-  messages: { role: 'The role “{role}” takes the list away from its {many} items', style: 'With no marker shown, some screen readers do not tell of this list of {many} items' },
+  messages: {
+    role: 'The role “{role}” takes the list away from its {many} items',
+    style: 'With no marker shown, some screen readers do not tell of this list of {many} items',
+  },
   end(page, tell) {
     for (const element of tagged(page, 'ul', 'ol')) {
       if (!isExposed(page, element)) continue;
@@ -29,7 +46,8 @@ export const rule = defineRule({
       const role = (valueOf(element, 'role') ?? '').trim().toLowerCase();
       const values = { role, many: items.length };
       if (role && !OTHER_THINGS.has(role)) tell({ at: element, message: 'role', values, subject: shownText(page, element, 80) });
-      else if (!role && !isInside(page, element, FURNITURE) && styleOf(page, element).listStyle === 'none') tell({ at: element, message: 'style', values, subject: shownText(page, element, 80) });
+      else if (!role && !isInside(page, element, FURNITURE) && styleOf(page, element).listStyle === 'none')
+        tell({ at: element, message: 'style', values, subject: shownText(page, element, 80) });
     }
   },
 });

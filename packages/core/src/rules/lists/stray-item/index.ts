@@ -19,7 +19,12 @@ export const rule = defineRule({
   visit(page, element, tell) {
     if (!isStray(element) || !beginsRun(element)) return;
     const run = strayRun(element);
-    tell({ at: element, message: element.tag === 'li' ? 'item' : 'group', values: { text: shownText(page, element) }, through: run.at(-1)! });
+    tell({
+      at: element,
+      message: element.tag === 'li' ? 'item' : 'group',
+      values: { text: shownText(page, element) },
+      through: run.at(-1)!,
+    });
   },
 });
 

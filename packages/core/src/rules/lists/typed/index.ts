@@ -12,13 +12,23 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['make-list'],
-  messages: { numbers: '{count} lines with typed numbers stand here, from “{first}” on, and are no list', bullets: '{count} lines with typed bullets stand here, from “{first}” on, and are no list' },
+  messages: {
+    numbers: '{count} lines with typed numbers stand here, from “{first}” on, and are no list',
+    bullets: '{count} lines with typed bullets stand here, from “{first}” on, and are no list',
+  },
   end(page, tell) {
     for (const list of typedLists(page)) {
       const first = tidy(list.lines[0]!.text);
       const message = list.items[0]!.marker.kind === 'bullet' ? 'bullets' : 'numbers';
       const range = rangeOfTypedList(list);
-      tell({ at: list.lines[0]!.block, message, values: { count: list.lines.length, first }, subject: first, ...(range ? { range } : {}), ...(list.lines[0]!.whole ? { through: list.lines.at(-1)!.block } : {}) });
+      tell({
+        at: list.lines[0]!.block,
+        message,
+        values: { count: list.lines.length, first },
+        subject: first,
+        ...(range ? { range } : {}),
+        ...(list.lines[0]!.whole ? { through: list.lines.at(-1)!.block } : {}),
+      });
     }
   },
 });

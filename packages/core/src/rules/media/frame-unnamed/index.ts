@@ -4,7 +4,29 @@ import { bare } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
 
 /** Titles that tools leave behind. Common practice. */
-const VAGUE = new Set(['iframe', 'frame', 'untitled', 'untitled document', 'embed', 'embedded content', 'content', 'widget', 'title', 'video', 'video player', 'player', 'map', 'document', 'page', 'null', 'undefined', 'rahmen', 'cadre', 'marco', 'inhalt']);
+const VAGUE = new Set([
+  'iframe',
+  'frame',
+  'untitled',
+  'untitled document',
+  'embed',
+  'embedded content',
+  'content',
+  'widget',
+  'title',
+  'video',
+  'video player',
+  'player',
+  'map',
+  'document',
+  'page',
+  'null',
+  'undefined',
+  'rahmen',
+  'cadre',
+  'marco',
+  'inhalt',
+]);
 
 export const rule = defineRule({
   id: 'media/frame-unnamed',
@@ -23,6 +45,7 @@ export const rule = defineRule({
     const { name } = nameOf(page, element);
     if (valueOf(element, 'tabindex') === '-1' && name === '' && /^(?:about:blank)?$/.test(src)) return;
     if (!name) tell({ at: element, message: 'none', values: { src: src || 'here' }, subject: src });
-    else if (VAGUE.has(bare(name)) || /\.(?:html?|php|aspx?)$/i.test(name) || /^https?:\/\//i.test(name)) tell({ at: element, message: 'vague', values: { title: name }, subject: `${src} ${name}` });
+    else if (VAGUE.has(bare(name)) || /\.(?:html?|php|aspx?)$/i.test(name) || /^https?:\/\//i.test(name))
+      tell({ at: element, message: 'vague', values: { title: name }, subject: `${src} ${name}` });
   },
 });

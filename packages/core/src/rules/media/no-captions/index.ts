@@ -7,21 +7,35 @@ export const rule = defineRule({
   title: 'Video without captions',
   why: 'Someone who does not hear it misses all that is said and sounds.',
   fix: 'Add captions that follow the sound.',
-  question: { ask: 'Does this video have captions, or no sound at all?', yes: 'No, it needs captions', no: 'Yes, it is captioned or silent' },
+  question: {
+    ask: 'Does this video have captions, or no sound at all?',
+    yes: 'No, it needs captions',
+    no: 'Yes, it is captioned or silent',
+  },
   criteria: ['1.2.2'],
   techniques: ['G87', 'H95', 'F8'],
   weight: 'must',
   scope: 'any',
   remedies: [],
-  messages: { video: 'The video {file} has no track of captions', embedded: 'Whether the recording in the frame “{file}” has captions cannot be seen from here' },
+  messages: {
+    video: 'The video {file} has no track of captions',
+    embedded: 'Whether the recording in the frame “{file}” has captions cannot be seen from here',
+  },
   tags: ['video', 'iframe'],
   visit(_page, element, tell) {
     if (element.tag === 'iframe') {
-      if (isPlayerFrame(element)) tell({ at: element, message: 'embedded', values: { file: valueOf(element, 'title') ?? valueOf(element, 'src') ?? '' }, outcome: 'cantTell' });
+      if (isPlayerFrame(element))
+        tell({
+          at: element,
+          message: 'embedded',
+          values: { file: valueOf(element, 'title') ?? valueOf(element, 'src') ?? '' },
+          outcome: 'cantTell',
+        });
       return;
     }
     if (has(element, 'muted') && has(element, 'loop')) return;
     // Captions may also be part of the image: only someone who looks can tell.
-    if (!hasTrack(element, ['captions', 'subtitles'])) tell({ at: element, message: 'video', values: { file: fileOf(element) || 'here' }, subject: fileOf(element), outcome: 'cantTell' });
+    if (!hasTrack(element, ['captions', 'subtitles']))
+      tell({ at: element, message: 'video', values: { file: fileOf(element) || 'here' }, subject: fileOf(element), outcome: 'cantTell' });
   },
 });

@@ -7,7 +7,11 @@ export const rule = defineRule({
   title: 'Video whose images may go undescribed',
   why: 'Someone who does not see it misses what is only shown.',
   fix: 'Let the speaker say what is shown, or add a described version or a full text.',
-  question: { ask: 'Is anything important only shown, and neither said nor described?', yes: 'Yes, it has to be described', no: 'No, the sound tells it all' },
+  question: {
+    ask: 'Is anything important only shown, and neither said nor described?',
+    yes: 'Yes, it has to be described',
+    no: 'No, the sound tells it all',
+  },
   criteria: ['1.2.3', '1.2.5'],
   techniques: ['G78', 'G8'],
   weight: 'should',

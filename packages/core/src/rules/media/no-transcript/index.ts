@@ -16,10 +16,19 @@ export const rule = defineRule({
   remedies: ['add-transcript-link'],
   messages: { sound: 'No transcript of {file} stands near it', linked: 'No transcript of the linked recording {file} stands near it' },
   end(page, tell) {
-    for (const element of tagged(page, 'audio')) if (!hasTranscriptNear(page, element)) tell({ at: element, message: 'sound', values: { file: fileOf(element) || 'this recording' }, subject: fileOf(element), outcome: 'cantTell' });
+    for (const element of tagged(page, 'audio'))
+      if (!hasTranscriptNear(page, element))
+        tell({
+          at: element,
+          message: 'sound',
+          values: { file: fileOf(element) || 'this recording' },
+          subject: fileOf(element),
+          outcome: 'cantTell',
+        });
     for (const { element, href } of links(page)) {
       const file = /([^/?#]+\.(?:mp3|wav|ogg|m4a|flac))(?:[?#]|$)/i.exec(href)?.[1];
-      if (file && !hasTranscriptNear(page, element)) tell({ at: element, message: 'linked', values: { file }, subject: href, outcome: 'cantTell' });
+      if (file && !hasTranscriptNear(page, element))
+        tell({ at: element, message: 'linked', values: { file }, subject: href, outcome: 'cantTell' });
     }
   },
 });

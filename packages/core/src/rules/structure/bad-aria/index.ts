@@ -17,7 +17,11 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { unknown: '{attribute} is no attribute of the standard', value: '{attribute} cannot be “{value}”', dangling: '{attribute} points to “{value}”, which is not on the page' },
+  messages: {
+    unknown: '{attribute} is no attribute of the standard',
+    value: '{attribute} cannot be “{value}”',
+    dangling: '{attribute} points to “{value}”, which is not on the page',
+  },
   tags: ['*'],
   visit(page, element, tell) {
     for (const { name, value } of element.attributes) {
@@ -28,7 +32,12 @@ export const rule = defineRule({
   },
 });
 
-function troubleOf(page: Page, element: ElementNode, attribute: string, value: string): Pick<Report<'unknown' | 'value' | 'dangling'>, 'message' | 'values' | 'weight'> | null {
+function troubleOf(
+  page: Page,
+  element: ElementNode,
+  attribute: string,
+  value: string,
+): Pick<Report<'unknown' | 'value' | 'dangling'>, 'message' | 'values' | 'weight'> | null {
   const type = ARIA_ATTRIBUTES[attribute];
   if (type === undefined) return { message: 'unknown', values: { attribute } };
   if (!ariaValueHolds(type, value)) return { message: 'value', values: { attribute, value }, weight: 'must' };

@@ -4,9 +4,32 @@ import { ariaValueHolds, REQUIRED_BY_ROLE } from '../../../standards/aria.ts';
 import { defineRule } from '../../types.ts';
 
 /** Roles that only sort others and that no author may use (WAI-ARIA 1.2, "Abstract Roles"). */
-const ABSTRACT = new Set(['command', 'composite', 'input', 'landmark', 'range', 'roletype', 'section', 'sectionhead', 'select', 'structure', 'widget', 'window']);
+const ABSTRACT = new Set([
+  'command',
+  'composite',
+  'input',
+  'landmark',
+  'range',
+  'roletype',
+  'section',
+  'sectionhead',
+  'select',
+  'structure',
+  'widget',
+  'window',
+]);
 /** Native elements that bring the state their role asks for. */
-const NATIVE: Record<string, readonly string[]> = { checkbox: ['input'], radio: ['input'], switch: ['input'], combobox: ['select', 'input'], slider: ['input'], meter: ['meter'], heading: ['h1', 'h2', 'h3', 'h4', 'h5', 'h6'], menuitemcheckbox: ['input'], menuitemradio: ['input'] };
+const NATIVE: Record<string, readonly string[]> = {
+  checkbox: ['input'],
+  radio: ['input'],
+  switch: ['input'],
+  combobox: ['select', 'input'],
+  slider: ['input'],
+  meter: ['meter'],
+  heading: ['h1', 'h2', 'h3', 'h4', 'h5', 'h6'],
+  menuitemcheckbox: ['input'],
+  menuitemradio: ['input'],
+};
 
 export const rule = defineRule({
   id: 'structure/bad-role',
@@ -18,23 +41,39 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: [],
-  messages: { unknown: '“{role}” is no role of the standard', abstract: '“{role}” only sorts other roles and may not be used', lacking: 'The role “{role}” needs {attribute}' },
+  messages: {
+    unknown: '“{role}” is no role of the standard',
+    abstract: '“{role}” only sorts other roles and may not be used',
+    lacking: 'The role “{role}” needs {attribute}',
+  },
   tags: ['*'],
   visit(_page, element, tell) {
     const role = has(element, 'role') ? tidy(valueOf(element, 'role')!).toLowerCase() : '';
     if (!role) return;
     const words = role.split(' ');
     const known = words.find(isKnownRole);
-    if (!known) tell({ at: element, message: words.some((word) => ABSTRACT.has(word)) ? 'abstract' : 'unknown', values: { role }, subject: role });
+    if (!known)
+      tell({ at: element, message: words.some((word) => ABSTRACT.has(word)) ? 'abstract' : 'unknown', values: { role }, subject: role });
     else {
       const attribute = lacking(element, known);
       // A heading without a level counts as level 2: heard, if perhaps wrongly.
-      if (attribute) tell({ at: element, message: 'lacking', values: { role: known, attribute }, subject: `${role} ${attribute}`, ...(known === 'heading' || known === 'combobox' ? { weight: 'should' as const } : {}) });
+      if (attribute)
+        tell({
+          at: element,
+          message: 'lacking',
+          values: { role: known, attribute },
+          subject: `${role} ${attribute}`,
+          ...(known === 'heading' || known === 'combobox' ? { weight: 'should' as const } : {}),
+        });
     }
   },
 });
 
 function lacking(element: ElementNode, role: string): string | null {
   if (NATIVE[role]?.includes(element.tag)) return null;
-  return (REQUIRED_BY_ROLE[role] ?? []).find((attribute) => (valueOf(element, attribute) ?? '').trim() === '' || !ariaValueHolds('string', valueOf(element, attribute)!)) ?? null;
+  return (
+    (REQUIRED_BY_ROLE[role] ?? []).find(
+      (attribute) => (valueOf(element, attribute) ?? '').trim() === '' || !ariaValueHolds('string', valueOf(element, attribute)!),
+    ) ?? null
+  );
 }

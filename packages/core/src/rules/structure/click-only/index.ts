@@ -4,26 +4,53 @@ import { isFocusable, roleOf } from '../../../semantics/roles.ts';
 import { defineRule } from '../../types.ts';
 
 const HANDLERS = ['onclick', 'onmousedown', 'onmouseup', 'ondblclick', 'onpointerdown'];
-const WIDGETS = new Set(['button', 'link', 'checkbox', 'radio', 'tab', 'menuitem', 'menuitemcheckbox', 'menuitemradio', 'option', 'switch', 'slider', 'textbox', 'searchbox', 'combobox', 'treeitem', 'gridcell', 'spinbutton']);
+const WIDGETS = new Set([
+  'button',
+  'link',
+  'checkbox',
+  'radio',
+  'tab',
+  'menuitem',
+  'menuitemcheckbox',
+  'menuitemradio',
+  'option',
+  'switch',
+  'slider',
+  'textbox',
+  'searchbox',
+  'combobox',
+  'treeitem',
+  'gridcell',
+  'spinbutton',
+]);
 
 export const rule = defineRule({
   id: 'structure/click-only',
   title: 'Something that works only under a mouse',
   why: 'Keyboard and voice users cannot reach it, and listeners are not told that it does anything.',
   fix: 'Make it a button or a link.',
-  question: { ask: 'Can all that this does also be done from the keyboard?', yes: 'No, it has to be a button or link', no: 'Yes, another control does it' },
+  question: {
+    ask: 'Can all that this does also be done from the keyboard?',
+    yes: 'No, it has to be a button or link',
+    no: 'Yes, another control does it',
+  },
   criteria: ['2.1.1', '4.1.2'],
   techniques: ['F59', 'F54'],
   weight: 'must',
   scope: 'any',
   remedies: [],
-  messages: { noRole: '“{text}” acts on a click and is no control', noKeys: '“{text}” has the role of a control and cannot be reached from the keyboard' },
+  messages: {
+    noRole: '“{text}” acts on a click and is no control',
+    noKeys: '“{text}” has the role of a control and cannot be reached from the keyboard',
+  },
   tags: ['*'],
   visit(page, element, tell) {
     if (!HANDLERS.some((handler) => has(element, handler))) return;
     const role = roleOf(element) ?? '';
     const reached = isFocusable(element);
-    const native = ['a', 'button', 'input', 'select', 'textarea', 'summary', 'label', 'option', 'area', 'body'].includes(element.tag) && (reached || element.tag === 'label' || element.tag === 'summary' || element.tag === 'body');
+    const native =
+      ['a', 'button', 'input', 'select', 'textarea', 'summary', 'label', 'option', 'area', 'body'].includes(element.tag) &&
+      (reached || element.tag === 'label' || element.tag === 'summary' || element.tag === 'body');
     if (native || (WIDGETS.has(role) && reached)) return;
     // A frame around real controls listens for their clicks.
     if (!WIDGETS.has(role) && [...elementsIn(element)].some(isControl)) return;

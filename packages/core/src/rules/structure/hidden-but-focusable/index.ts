@@ -14,7 +14,10 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: [],
-  messages: { hidden: '“{text}” is hidden from listeners by aria-hidden and takes the keyboard’s focus', presentation: '“{text}” is marked as presentation and takes the keyboard’s focus' },
+  messages: {
+    hidden: '“{text}” is hidden from listeners by aria-hidden and takes the keyboard’s focus',
+    presentation: '“{text}” is marked as presentation and takes the keyboard’s focus',
+  },
   end(page, tell) {
     const hidden: boolean[] = [];
     for (const element of page.elements) {
@@ -25,12 +28,18 @@ export const rule = defineRule({
       if (!isReachable(element) || !isSeen(page, element)) continue;
       const text = shownText(page, element, 90) || element.tag;
       if (here) tell({ at: element, message: 'hidden', values: { text }, subject: text });
-      else if (has(element, 'role') && /^\s*(?:none|presentation)\s*$/i.test(valueOf(element, 'role')!) && element.tag !== 'img') tell({ at: element, message: 'presentation', values: { text }, subject: text });
+      else if (has(element, 'role') && /^\s*(?:none|presentation)\s*$/i.test(valueOf(element, 'role')!) && element.tag !== 'img')
+        tell({ at: element, message: 'presentation', values: { text }, subject: text });
     }
   },
 });
 
 /** Reached by the Tab key. */
 function isReachable(element: ElementNode): boolean {
-  return (element.attributes.length > 0 || element.tag === 'button') && isFocusable(element) && !(Number(valueOf(element, 'tabindex') ?? 0) < 0) && !has(element, 'inert');
+  return (
+    (element.attributes.length > 0 || element.tag === 'button') &&
+    isFocusable(element) &&
+    !(Number(valueOf(element, 'tabindex') ?? 0) < 0) &&
+    !has(element, 'inert')
+  );
 }

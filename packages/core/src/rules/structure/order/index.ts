@@ -11,18 +11,33 @@ export const rule = defineRule({
   title: 'Content placed out of its order',
   why: 'What is heard and tabbed through comes in another order than what is seen.',
   fix: 'Write the content in the order in which it is to be read.',
-  question: { ask: 'Does the page still make sense in the order of its source?', yes: 'No, the order matters', no: 'Yes, either order does' },
+  question: {
+    ask: 'Does the page still make sense in the order of its source?',
+    yes: 'No, the order matters',
+    no: 'Yes, either order does',
+  },
   criteria: ['1.3.2'],
   techniques: ['C27', 'F1'],
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { reversed: 'The parts of this box are shown in reverse', ordered: 'Style gives the parts of this box another order', placed: '“{text}” is lifted out of its place and put elsewhere' },
+  messages: {
+    reversed: 'The parts of this box are shown in reverse',
+    ordered: 'Style gives the parts of this box another order',
+    placed: '“{text}” is lifted out of its place and put elsewhere',
+  },
   end(page, tell) {
     for (const element of declaring(page)) {
       if (!isSeen(page, element) || isInside(page, element, FURNITURE)) continue;
       const message = boxOrder(page, element) ?? (isLifted(page, element) ? 'placed' : null);
-      if (message) tell({ at: element, message, values: { text: shownText(page, element, 90) }, subject: `${message} ${shownText(page, element, 80)}`, outcome: 'cantTell' });
+      if (message)
+        tell({
+          at: element,
+          message,
+          values: { text: shownText(page, element, 90) },
+          subject: `${message} ${shownText(page, element, 80)}`,
+          outcome: 'cantTell',
+        });
     }
   },
 });
@@ -43,6 +58,12 @@ function isLifted(page: Page, element: ElementNode): boolean {
   const { position, declared } = styleOf(page, element);
   if (position !== 'absolute' || element.parent?.kind !== 'element' || styleOf(page, element.parent).position === 'absolute') return false;
   const placed = ['top', 'left', 'right'].some((side) => /^\d/.test(declared.get(side) ?? ''));
-  const clipped = declared.has('clip') || declared.has('clip-path') || /^-\d{3,}/.test(declared.get('left') ?? '') || declared.get('width') === '1px';
-  return placed && !clipped && shownText(page, element, 120).length >= 60 && element.parent.children.slice(0, element.index).some((node) => node.kind === 'element' && shownText(page, node, 1) !== '');
+  const clipped =
+    declared.has('clip') || declared.has('clip-path') || /^-\d{3,}/.test(declared.get('left') ?? '') || declared.get('width') === '1px';
+  return (
+    placed &&
+    !clipped &&
+    shownText(page, element, 120).length >= 60 &&
+    element.parent.children.slice(0, element.index).some((node) => node.kind === 'element' && shownText(page, node, 1) !== '')
+  );
 }

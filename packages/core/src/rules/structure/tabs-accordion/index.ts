@@ -15,7 +15,14 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: [],
-  messages: { outside: 'The tab “{text}” stands in no list of tabs', chosen: 'None of the tabs of this list says whether it is chosen', empty: 'This list of tabs holds no tab', panel: 'This tab panel has no name', summary: 'This fold has no summary, so nothing says what it opens', state: '“{text}” says that it opens something and is no control' },
+  messages: {
+    outside: 'The tab “{text}” stands in no list of tabs',
+    chosen: 'None of the tabs of this list says whether it is chosen',
+    empty: 'This list of tabs holds no tab',
+    panel: 'This tab panel has no name',
+    summary: 'This fold has no summary, so nothing says what it opens',
+    state: '“{text}” says that it opens something and is no control',
+  },
   tags: ['details', '[role=tab]', '[role=tablist]', '[role=tabpanel]', '*'],
   visit(page, element, tell) {
     const message = troubleOf(page, element);
@@ -24,11 +31,31 @@ export const rule = defineRule({
   },
 });
 
-const OPENERS = new Set(['button', 'link', 'combobox', 'menuitem', 'tab', 'treeitem', 'row', 'gridcell', 'columnheader', 'rowheader', 'checkbox', 'switch', 'application', 'listbox', 'menuitemcheckbox', 'menuitemradio']);
+const OPENERS = new Set([
+  'button',
+  'link',
+  'combobox',
+  'menuitem',
+  'tab',
+  'treeitem',
+  'row',
+  'gridcell',
+  'columnheader',
+  'rowheader',
+  'checkbox',
+  'switch',
+  'application',
+  'listbox',
+  'menuitemcheckbox',
+  'menuitemradio',
+]);
 
 function troubleOf(page: Page, element: ElementNode): 'outside' | 'chosen' | 'empty' | 'panel' | 'summary' | 'state' | null {
   const role = roleOf(element);
-  if (element.tag === 'details') return childElements(element)[0]?.tag === 'summary' || childElements(element).some((child) => child.tag === 'summary') ? null : 'summary';
+  if (element.tag === 'details')
+    return childElements(element)[0]?.tag === 'summary' || childElements(element).some((child) => child.tag === 'summary')
+      ? null
+      : 'summary';
   if (role === 'tab') return isInTablist(element) ? null : 'outside';
   if (role === 'tablist') {
     const tabs = [...elementsIn(element)].filter((inner) => roleOf(inner) === 'tab');

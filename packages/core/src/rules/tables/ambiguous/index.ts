@@ -20,7 +20,13 @@ export const rule = defineRule({
   end(page, tell) {
     for (const { element, use, grid, headed } of knownTables(page)) {
       if (use !== 'data' || !headed || !grid.cells.some((cell) => cell.rowSpan > 1 || cell.colSpan > 1)) continue;
-      const many = grid.cells.filter((cell) => cell.element.tag === 'td' && cell.colSpan < grid.columns && shownText(page, cell.element, 1) !== '' && !hasHeader(page, element, grid, cell)).length;
+      const many = grid.cells.filter(
+        (cell) =>
+          cell.element.tag === 'td' &&
+          cell.colSpan < grid.columns &&
+          shownText(page, cell.element, 1) !== '' &&
+          !hasHeader(page, element, grid, cell),
+      ).length;
       if (many > 0) tell({ at: element, message: 'unheaded', values: { many }, subject: firstRowOf(page, grid) });
     }
   },

@@ -26,9 +26,23 @@ export const rule = defineRule({
       }
       for (let row = 0; row < grid.rows; row++) {
         const first = grid.at[row]?.find((cell) => cell?.row === row);
-        if (!full.rows.has(row) && first) tell({ at: elementParent(first.element)!, message: 'row', values: { row: row + 1 }, subject: `${firstRowOf(page, grid)} ${row}` });
+        if (!full.rows.has(row) && first)
+          tell({
+            at: elementParent(first.element)!,
+            message: 'row',
+            values: { row: row + 1 },
+            subject: `${firstRowOf(page, grid)} ${row}`,
+          });
       }
-      for (let column = 0; column < grid.columns; column++) if (!full.columns.has(column) && full.rows.size > 0) tell({ at: element, message: 'column', values: { column: column + 1 }, subject: `${firstRowOf(page, grid)} column ${column}`, remedies: [] });
+      for (let column = 0; column < grid.columns; column++)
+        if (!full.columns.has(column) && full.rows.size > 0)
+          tell({
+            at: element,
+            message: 'column',
+            values: { column: column + 1 },
+            subject: `${firstRowOf(page, grid)} column ${column}`,
+            remedies: [],
+          });
     }
   },
 });

@@ -17,7 +17,10 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['caption-from-row'],
-  messages: { row: 'The first row spans the whole table and seems to name it: “{text}”', above: 'The line above seems to name the table: “{text}”' },
+  messages: {
+    row: 'The first row spans the whole table and seems to name it: “{text}”',
+    above: 'The line above seems to name the table: “{text}”',
+  },
   end(page, tell) {
     for (const table of knownTables(page)) {
       if (table.use === 'layout' || tableName(page, table.element)) continue;
@@ -46,6 +49,8 @@ function lineAbove(page: Page, table: ElementNode): { message: 'above'; values: 
   if (line?.kind !== 'element' || !['p', 'div', 'center'].includes(line.tag)) return null;
   const text = shownText(page, line, 240);
   const lower = text.toLowerCase();
-  const begins = [...phrasesOf('captionWords')].some((word) => lower.startsWith(word) && /^\s*\d+\s*[.:–-]?\s+\S|^\s*\d+[.:]/.test(lower.slice(word.length)));
+  const begins = [...phrasesOf('captionWords')].some(
+    (word) => lower.startsWith(word) && /^\s*\d+\s*[.:–-]?\s+\S|^\s*\d+[.:]/.test(lower.slice(word.length)),
+  );
   return begins && text.length <= 200 ? { message: 'above', values: { text } } : null;
 }

@@ -15,7 +15,11 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['remove'],
-  messages: { missing: 'The cell points to “{id}”, which is no cell on the page', elsewhere: 'The cell points to “{id}”, which is no header of this table', itself: 'The cell points to itself as its header' },
+  messages: {
+    missing: 'The cell points to “{id}”, which is no cell on the page',
+    elsewhere: 'The cell points to “{id}”, which is no header of this table',
+    itself: 'The cell points to itself as its header',
+  },
   end(page, tell) {
     for (const { element: table, grid } of knownTables(page)) {
       for (const { element: cell, row, column } of grid.cells) {
@@ -27,7 +31,12 @@ export const rule = defineRule({
   },
 });
 
-function firstWrong(page: Page, table: ElementNode, cell: ElementNode, written: string): { message: 'missing' | 'elsewhere' | 'itself'; values: { id: string } } | null {
+function firstWrong(
+  page: Page,
+  table: ElementNode,
+  cell: ElementNode,
+  written: string,
+): { message: 'missing' | 'elsewhere' | 'itself'; values: { id: string } } | null {
   for (const id of written.split(/\s+/).filter(Boolean)) {
     const target = elementsById(page).get(id);
     if (target === cell) return { message: 'itself', values: { id } };

@@ -11,7 +11,11 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['set-headers'],
-  messages: { row: 'The first row is dressed as headers and is not marked so: {first}', column: 'The first column is dressed as headers and is not marked so', both: 'The first row and column are dressed as headers and are not marked so' },
+  messages: {
+    row: 'The first row is dressed as headers and is not marked so: {first}',
+    column: 'The first column is dressed as headers and is not marked so',
+    both: 'The first row and column are dressed as headers and are not marked so',
+  },
   end(page, tell) {
     for (const table of knownTables(page)) {
       const which = table.use === 'layout' ? null : imitatedHeaders(page, table);

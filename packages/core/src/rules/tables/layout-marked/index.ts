@@ -22,7 +22,8 @@ export const rule = defineRule({
       if (childElements(element).some((child) => child.tag === 'caption')) marks.push('a caption');
       if ((valueOf(element, 'summary') ?? '').trim()) marks.push('a summary');
       if ([...elementsIn(element)].some((inner) => inner.tag === 'td' && has(inner, 'scope'))) marks.push('scopes');
-      if (marks.length > 0) tell({ at: element, message: 'marks', values: { marks: marks.join(', ') }, subject: shownText(page, element, 80) });
+      if (marks.length > 0)
+        tell({ at: element, message: 'marks', values: { marks: marks.join(', ') }, subject: shownText(page, element, 80) });
     }
   },
 });

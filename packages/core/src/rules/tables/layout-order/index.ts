@@ -12,7 +12,11 @@ export const rule = defineRule({
   title: 'Layout that does not read in order',
   why: 'Read row by row, the columns’ headings come first, all together, and their texts after that.',
   fix: 'Put each text right after its own heading.',
-  question: { ask: 'Do the columns have to be read downwards, one after the other?', yes: 'Yes, the order is broken', no: 'No, it reads well row by row' },
+  question: {
+    ask: 'Do the columns have to be read downwards, one after the other?',
+    yes: 'Yes, the order is broken',
+    no: 'No, it reads well row by row',
+  },
   criteria: ['1.3.2'],
   techniques: ['F49'],
   weight: 'must',
@@ -22,7 +26,13 @@ export const rule = defineRule({
   end(page, tell) {
     for (const table of knownTables(page)) {
       if (table.use === 'data' || table.grid.rows < 2 || table.grid.columns < 2 || !readsDown(page, table)) continue;
-      tell({ at: table.element, message: 'columns', values: { columns: table.grid.columns }, subject: shownText(page, table.element, 80), outcome: 'cantTell' });
+      tell({
+        at: table.element,
+        message: 'columns',
+        values: { columns: table.grid.columns },
+        subject: shownText(page, table.element, 80),
+        outcome: 'cantTell',
+      });
     }
   },
 });
@@ -36,5 +46,9 @@ function readsDown(page: Page, { grid }: KnownTable): boolean {
 
 function isTitle(page: Page, { element }: Cell): boolean {
   const text = shownText(page, element, 100);
-  return text !== '' && text.length < 70 && ([...elementsIn(element)].some((inner) => HEADING_TAGS.includes(inner.tag)) || sharedLooks(page, element)?.bold === true);
+  return (
+    text !== '' &&
+    text.length < 70 &&
+    ([...elementsIn(element)].some((inner) => HEADING_TAGS.includes(inner.tag)) || sharedLooks(page, element)?.bold === true)
+  );
 }

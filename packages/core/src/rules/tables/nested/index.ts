@@ -18,6 +18,8 @@ export const rule = defineRule({
   end(page, tell) {
     const tables = knownTables(page);
     const data = new Set(tables.filter((table) => table.use === 'data').map((table) => table.element));
-    for (const { element } of tables) if (data.size > 0 && closest(element, (up) => data.has(up))) tell({ at: element, message: 'inside', subject: shownText(page, element, 80) });
+    for (const { element } of tables)
+      if (data.size > 0 && closest(element, (up) => data.has(up)))
+        tell({ at: element, message: 'inside', subject: shownText(page, element, 80) });
   },
 });

@@ -9,13 +9,20 @@ export const rule = defineRule({
   title: 'Data table with no headers',
   why: 'Someone who listens moves from cell to cell and never hears which column or row a number belongs to.',
   fix: 'Say which row or column holds the headings of the others.',
-  question: { ask: 'Does this table hold data, with columns or rows that belong together?', yes: 'Yes, it is a table of data', no: 'No, it only places things on the page' },
+  question: {
+    ask: 'Does this table hold data, with columns or rows that belong together?',
+    yes: 'Yes, it is a table of data',
+    no: 'No, it only places things on the page',
+  },
   criteria: ['1.3.1'],
   techniques: ['H51', 'H63', 'F91'],
   weight: 'must',
   scope: 'any',
   remedies: ['set-headers'],
-  messages: { none: 'This table of {rows} rows and {columns} columns has no header cell', unsure: 'This table of {rows} rows and {columns} columns may hold data and has no header cell' },
+  messages: {
+    none: 'This table of {rows} rows and {columns} columns has no header cell',
+    unsure: 'This table of {rows} rows and {columns} columns may hold data and has no header cell',
+  },
   tags: ['table', '[role=table]', '[role=grid]'],
   visit(page, element, tell) {
     if (element.tag !== 'table') return;

@@ -25,7 +25,8 @@ type Grid = ReturnType<typeof knownTables>[number]['grid'];
 
 function firstFault(grid: Grid): { message: 'short' | 'overlap'; values: Record<string, number> } | null {
   for (const cell of grid.cells) {
-    for (let column = cell.column; column < cell.column + cell.colSpan; column++) if (grid.at[cell.row]![column] !== cell) return { message: 'overlap', values: { row: cell.row + 1 } };
+    for (let column = cell.column; column < cell.column + cell.colSpan; column++)
+      if (grid.at[cell.row]![column] !== cell) return { message: 'overlap', values: { row: cell.row + 1 } };
   }
   for (let row = 0; row < grid.rows; row++) {
     let here = 0;

@@ -15,7 +15,11 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['set-scope'],
-  messages: { value: 'The scope “{scope}” is none that HTML knows', data: 'A data cell has a scope, which only headers may have', contradicted: 'The scope says “{scope}”, and the table says “{fitting}”' },
+  messages: {
+    value: 'The scope “{scope}” is none that HTML knows',
+    data: 'A data cell has a scope, which only headers may have',
+    contradicted: 'The scope says “{scope}”, and the table says “{fitting}”',
+  },
   end(page, tell) {
     for (const { element: table, use, grid } of knownTables(page)) {
       if (use === 'layout') continue;
@@ -26,7 +30,8 @@ export const rule = defineRule({
         const fitting = fittingScope(page, table, cell);
         if (!VALUES.has(scope) && scope !== 'auto') tell({ at: cell.element, message: 'value', values: { scope }, subject: place });
         else if (cell.element.tag === 'td') tell({ at: cell.element, message: 'data', subject: place });
-        else if (fitting && scope !== 'auto' && fitting !== scope.replace('group', '')) tell({ at: cell.element, message: 'contradicted', values: { scope, fitting }, subject: place });
+        else if (fitting && scope !== 'auto' && fitting !== scope.replace('group', ''))
+          tell({ at: cell.element, message: 'contradicted', values: { scope, fitting }, subject: place });
       }
     }
   },

@@ -21,7 +21,8 @@ export const rule = defineRule({
       const caption = childElements(element).find((child) => child.tag === 'caption');
       const text = caption ? shownText(page, caption) : '';
       if (!text) continue;
-      if (bare(valueOf(element, 'summary') ?? '') === bare(text)) tell({ at: element, message: 'summary', values: { text }, subject: text });
+      if (bare(valueOf(element, 'summary') ?? '') === bare(text))
+        tell({ at: element, message: 'summary', values: { text }, subject: text });
       if (seen.has(bare(text))) tell({ at: element, message: 'twice', values: { text }, subject: `second ${text}`, remedies: [] });
       seen.add(bare(text));
     }

@@ -8,7 +8,11 @@ export const rule = defineRule({
   title: 'Columns made of spaces',
   why: 'Read line by line, what stands in one column is torn apart, and nothing is told of rows or headers.',
   fix: 'Make it a real table.',
-  question: { ask: 'Are these lines a table whose columns are held apart by spaces?', yes: 'Yes, it is a table', no: 'No, the spacing means something else' },
+  question: {
+    ask: 'Are these lines a table whose columns are held apart by spaces?',
+    yes: 'Yes, it is a table',
+    no: 'No, the spacing means something else',
+  },
   criteria: ['1.3.1'],
   techniques: ['F34', 'F48'],
   weight: 'must',
@@ -21,7 +25,13 @@ export const rule = defineRule({
       const table = typedTableIn(page, passage);
       if (!table) continue;
       // What stands in preformatted text may as well be a program or what one printed.
-      tell({ at: passage.block, message: 'spaced', values: { rows: table.rows.length, columns: table.columns }, subject: table.rows[0]!.join(' '), ...(passage.kept ? { outcome: 'cantTell' as const } : {}) });
+      tell({
+        at: passage.block,
+        message: 'spaced',
+        values: { rows: table.rows.length, columns: table.columns },
+        subject: table.rows[0]!.join(' '),
+        ...(passage.kept ? { outcome: 'cantTell' as const } : {}),
+      });
     }
   },
 });

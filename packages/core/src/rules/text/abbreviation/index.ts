@@ -4,7 +4,9 @@ import { passages } from '../../../semantics/passages.ts';
 import { defineRule } from '../../types.ts';
 
 /** Better known than what they stand for. Common practice. */
-const KNOWN = new Set('OK TV PC CD DVD USA US UK EU UN AM PM BC AD FAQ PDF HTML CSS URL WWW USB GPS SMS DIY ID VIP NASA UNESCO IT'.split(' '));
+const KNOWN = new Set(
+  'OK TV PC CD DVD USA US UK EU UN AM PM BC AD FAQ PDF HTML CSS URL WWW USB GPS SMS DIY ID VIP NASA UNESCO IT'.split(' '),
+);
 const SHORT = /(?<![\p{L}\p{N}-])\p{Lu}{2,6}(?![\p{L}\p{N}-])/gu;
 
 export const rule = defineRule({
@@ -27,7 +29,9 @@ export const rule = defineRule({
       for (const [short] of text.matchAll(SHORT)) {
         if (seen.has(short) || KNOWN.has(short) || /^[IVXLC]+$/.test(short)) continue;
         seen.add(short);
-        const opened = new RegExp(`\\(\\s*${short}\\s*\\)|${short}\\s*\\([^)]{6,}\\)`, 'u').test(text) || texts.some((piece) => piece.text.includes(short) && elementParent(piece)!.tag === 'abbr' && has(elementParent(piece)!, 'title'));
+        const opened =
+          new RegExp(`\\(\\s*${short}\\s*\\)|${short}\\s*\\([^)]{6,}\\)`, 'u').test(text) ||
+          texts.some((piece) => piece.text.includes(short) && elementParent(piece)!.tag === 'abbr' && has(elementParent(piece)!, 'title'));
         if (!opened) tell({ at: block, message: 'short', values: { short }, subject: short, outcome: 'cantTell' });
       }
     }

@@ -24,7 +24,16 @@ export const rule = defineRule({
     for (const passage of passages(page)) {
       if (passage.kept || isInside(page, passage.block, IN.code | IN.address | IN.button | IN.label)) continue;
       if (hasDoubleBreak(passage)) tell({ at: passage.block, message: 'breaks', subject: passage.text });
-      else if (isLoose(page, passage)) tell({ at: passage.block, message: 'loose', values: { text: passage.text }, subject: passage.text, ...(passage.first.range && passage.last.range ? { range: { start: passage.first.range.start, end: passage.last.range.end } } : {}) });
+      else if (isLoose(page, passage))
+        tell({
+          at: passage.block,
+          message: 'loose',
+          values: { text: passage.text },
+          subject: passage.text,
+          ...(passage.first.range && passage.last.range
+            ? { range: { start: passage.first.range.start, end: passage.last.range.end } }
+            : {}),
+        });
     }
   },
 });

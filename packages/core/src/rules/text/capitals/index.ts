@@ -23,9 +23,20 @@ export const rule = defineRule({
       const { block, text, words, kept } = passage;
       if (kept || text.length < 30 || isInside(page, block, IN.code)) continue;
       const typed = !/\p{Ll}/u.test(text);
-      if (words < LONG || (!typed && !/[a-z]/i.test(text)) || (!typed && !everyText(passage, (element) => styleOf(page, element).textTransform.includes('uppercase')))) continue;
+      if (
+        words < LONG ||
+        (!typed && !/[a-z]/i.test(text)) ||
+        (!typed && !everyText(passage, (element) => styleOf(page, element).textTransform.includes('uppercase')))
+      )
+        continue;
       if (typed && !/\p{Lu}{3}/u.test(text)) continue;
-      tell({ at: block, message: typed ? 'typed' : 'styled', values: { words, text }, subject: text, remedies: typed ? ['sentence-case'] : [] });
+      tell({
+        at: block,
+        message: typed ? 'typed' : 'styled',
+        values: { words, text },
+        subject: text,
+        remedies: typed ? ['sentence-case'] : [],
+      });
     }
   },
 });

@@ -27,7 +27,8 @@ export const rule = defineRule({
       const pieces = texts.filter((piece) => isStressed(page, elementParent(piece)!, block));
       if (pieces.length === 0) continue;
       const [stressed, all] = [wordsOf(pieces), wordsOf(texts)];
-      if (all > 0 && stressed / all > MOST) tell({ at: block, message: 'bold', values: { share: Math.round((100 * stressed) / all), words }, subject: text });
+      if (all > 0 && stressed / all > MOST)
+        tell({ at: block, message: 'bold', values: { share: Math.round((100 * stressed) / all), words }, subject: text });
     }
   },
 });
@@ -39,5 +40,10 @@ function wordsOf(pieces: readonly TextNode[]): number {
 function isStressed(page: Page, element: ElementNode, block: ElementNode): boolean {
   const style = styleOf(page, element);
   const ground = styleOf(page, block).background;
-  return style.fontWeight >= 600 || (element !== block && style.background.a > 0 && (style.background.r !== ground.r || style.background.g !== ground.g || style.background.b !== ground.b));
+  return (
+    style.fontWeight >= 600 ||
+    (element !== block &&
+      style.background.a > 0 &&
+      (style.background.r !== ground.r || style.background.g !== ground.g || style.background.b !== ground.b))
+  );
 }

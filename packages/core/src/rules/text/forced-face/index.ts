@@ -14,6 +14,7 @@ export const rule = defineRule({
   remedies: ['clear'],
   messages: { face: 'The typeface {face} is forced on {many} pieces of text' },
   end(page, tell) {
-    for (const [face, elements] of forcedFaces(page)) tell({ at: elements[0]!, message: 'face', values: { face, many: elements.length }, subject: face });
+    for (const [face, elements] of forcedFaces(page))
+      tell({ at: elements[0]!, message: 'face', values: { face, many: elements.length }, subject: face });
   },
 });

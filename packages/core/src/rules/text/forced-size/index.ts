@@ -11,9 +11,13 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['clear-size'],
-  messages: { forced: 'The size {size} is forced on {many} pieces of text', tiny: 'The size {size} is forced on {many} pieces of text, and it is tiny' },
+  messages: {
+    forced: 'The size {size} is forced on {many} pieces of text',
+    tiny: 'The size {size} is forced on {many} pieces of text, and it is tiny',
+  },
   end(page, tell) {
-    for (const [size, elements] of forcedSizes(page)) tell({ at: elements[0]!, message: isTiny(size) ? 'tiny' : 'forced', values: { size, many: elements.length }, subject: size });
+    for (const [size, elements] of forcedSizes(page))
+      tell({ at: elements[0]!, message: isTiny(size) ? 'tiny' : 'forced', values: { size, many: elements.length }, subject: size });
   },
 });
 

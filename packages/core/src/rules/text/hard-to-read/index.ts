@@ -16,7 +16,11 @@ export const rule = defineRule({
   title: 'Text that asks for many years of schooling',
   why: 'Readers with little schooling, with a reading disability or in a second language give up.',
   fix: 'Use shorter sentences and plainer words, or add a plain summary.',
-  question: { ask: 'Can this be said more plainly?', yes: 'Yes, or it needs a plain summary', no: 'No, it is as plain as its subject allows' },
+  question: {
+    ask: 'Can this be said more plainly?',
+    yes: 'Yes, or it needs a plain summary',
+    no: 'No, it is as plain as its subject allows',
+  },
   criteria: ['3.1.5'],
   techniques: ['G86', 'G153'],
   weight: 'consider',
@@ -26,16 +30,26 @@ export const rule = defineRule({
   remedies: [],
   messages: { hard: 'By its words and sentences this page asks for about {grade} years of schooling' },
   end(page, tell) {
-    const running = passages(page).filter((passage) => !passage.kept && passage.text.length > 60 && passage.words >= RUNNING && !isInside(page, passage.block, FURNITURE | IN.table | IN.code));
+    const running = passages(page).filter(
+      (passage) =>
+        !passage.kept &&
+        passage.text.length > 60 &&
+        passage.words >= RUNNING &&
+        !isInside(page, passage.block, FURNITURE | IN.table | IN.code),
+    );
     const first = running[0];
     const language = first ? (languageAt(page, first.block) || usualLanguage(page)).toLowerCase().split('-')[0]! : '';
     if (!first || !isGraded(language)) return;
     const grade = gradeOf(figuresOfAll(page, running, language), language);
-    if (grade !== null && grade > FLOORS.readingGrade) tell({ at: first.block, message: 'hard', values: { grade: Math.round(grade * 10) / 10 }, subject: 'page', outcome: 'cantTell' });
+    if (grade !== null && grade > FLOORS.readingGrade)
+      tell({ at: first.block, message: 'hard', values: { grade: Math.round(grade * 10) / 10 }, subject: 'page', outcome: 'cantTell' });
   },
 });
 
-const FIGURES = { en: passageFact((_page, { text }) => figuresOf(text, 'en')), de: passageFact((_page, { text }) => figuresOf(text, 'de')) };
+const FIGURES = {
+  en: passageFact((_page, { text }) => figuresOf(text, 'en')),
+  de: passageFact((_page, { text }) => figuresOf(text, 'de')),
+};
 
 function isGraded(language: string): language is GradedLanguage {
   return language in FIGURES;

@@ -12,12 +12,23 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'any',
   remedies: ['mean-it'],
-  messages: { b: '“{text}” is bold by look only', i: '“{text}” is italic by look only', bs: '“{text}” and {others} more are bold by look only', is: '“{text}” and {others} more are italic by look only' },
+  messages: {
+    b: '“{text}” is bold by look only',
+    i: '“{text}” is italic by look only',
+    bs: '“{text}” and {others} more are bold by look only',
+    is: '“{text}” and {others} more are italic by look only',
+  },
   end(page, tell) {
     for (const tag of ['b', 'i'] as const) {
       const all = emphasisByLook(page, tag);
       const first = all[0];
-      if (first) tell({ at: first, message: all.length > 1 ? (tag === 'b' ? 'bs' : 'is') : tag, values: { text: shownText(page, first, 90), others: all.length - 1 }, subject: tag });
+      if (first)
+        tell({
+          at: first,
+          message: all.length > 1 ? (tag === 'b' ? 'bs' : 'is') : tag,
+          values: { text: shownText(page, first, 90), others: all.length - 1 },
+          subject: tag,
+        });
     }
   },
 });

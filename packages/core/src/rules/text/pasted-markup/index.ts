@@ -24,8 +24,10 @@ export const rule = defineRule({
     const spans = page.elements.filter((element) => setsLooksOnly(element) && isExposed(page, element));
     const comments = conditionalComments(page);
     const first = pasted[0] ?? spans[0] ?? page.body;
-    if (pasted.length + comments > 0) tell({ at: pasted[0] ?? page.body, message: 'word', values: { many: pasted.length + comments }, subject: 'pasted' });
-    else if (spans.length >= MANY_SPANS || spans.some((span) => span.tag === 'font' && valueOf(span, 'face') !== null && spans.length > 1)) tell({ at: first, message: 'spans', values: { many: spans.length }, subject: 'pasted' });
+    if (pasted.length + comments > 0)
+      tell({ at: pasted[0] ?? page.body, message: 'word', values: { many: pasted.length + comments }, subject: 'pasted' });
+    else if (spans.length >= MANY_SPANS || spans.some((span) => span.tag === 'font' && valueOf(span, 'face') !== null && spans.length > 1))
+      tell({ at: first, message: 'spans', values: { many: spans.length }, subject: 'pasted' });
   },
 });
 

@@ -3,7 +3,8 @@ import { countWords } from '../../../semantics/passages.ts';
 import { defineRule } from '../../types.ts';
 
 /** How remarks begin that stand in quote markup for its frame. Common practice. */
-const REMARK = /^(?:note|nb|tip|hint|warning|caution|important|attention|remember|hinweis|achtung|wichtig|remarque|nota|importante|let op|attenzione)\b\s*[:!–-]?/i;
+const REMARK =
+  /^(?:note|nb|tip|hint|warning|caution|important|attention|remember|hinweis|achtung|wichtig|remarque|nota|importante|let op|attenzione)\b\s*[:!–-]?/i;
 
 export const rule = defineRule({
   id: 'text/quote-misused',

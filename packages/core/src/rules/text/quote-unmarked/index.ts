@@ -19,8 +19,15 @@ export const rule = defineRule({
   messages: { whole: 'This paragraph is one quotation and is not marked so: “{text}”' },
   end(page, tell) {
     for (const { block, text, kept } of passages(page)) {
-      if (kept || (block.tag !== 'p' && block.tag !== 'div') || !/^[“„«"]/.test(text) || isInside(page, block, IN.quote | IN.heading | IN.table)) continue;
-      if (countWords(text) >= LONG && WHOLE.test(text)) tell({ at: block, message: 'whole', values: { text: text.replace(/^[“„«"]/, '') }, subject: text, outcome: 'cantTell' });
+      if (
+        kept ||
+        (block.tag !== 'p' && block.tag !== 'div') ||
+        !/^[“„«"]/.test(text) ||
+        isInside(page, block, IN.quote | IN.heading | IN.table)
+      )
+        continue;
+      if (countWords(text) >= LONG && WHOLE.test(text))
+        tell({ at: block, message: 'whole', values: { text: text.replace(/^[“„«"]/, '') }, subject: text, outcome: 'cantTell' });
     }
   },
 });

@@ -24,10 +24,17 @@ export const rule = defineRule({
     for (const element of page.elements) {
       if (element.tag === 'br') {
         const run = breakRun(element);
-        if (run.length >= BREAKS && isExposed(page, element) && !isInside(page, element, IN.code)) tell({ at: element, through: run.at(-1)!, message: 'breaks', values: { many: run.length }, subject: 'breaks' });
+        if (run.length >= BREAKS && isExposed(page, element) && !isInside(page, element, IN.code))
+          tell({ at: element, through: run.at(-1)!, message: 'breaks', values: { many: run.length }, subject: 'breaks' });
       } else if (isSpacer(page, element) && !isSpacer(page, before(element))) {
         const run = blockRun(page, element);
-        tell({ at: element, ...(run.length > 1 ? { through: run.at(-1)! } : {}), message: 'blocks', values: { many: run.length }, subject: 'blocks' });
+        tell({
+          at: element,
+          ...(run.length > 1 ? { through: run.at(-1)! } : {}),
+          message: 'blocks',
+          values: { many: run.length },
+          subject: 'blocks',
+        });
       }
     }
   },
@@ -37,10 +44,25 @@ const SPACERS = new Set(['p', 'div', 'center']);
 
 /** An empty paragraph, or a div that holds but a break or a no-break space: an empty div is most often a hook for a script. */
 function isSpacer(page: Page, element: ElementNode | null): boolean {
-  if (!element || !SPACERS.has(element.tag) || element.children.length > 8 || !showsNothing(page, element) || !isExposed(page, element)) return false;
-  if (element.attributes.some((attribute) => attribute.name !== 'class' && attribute.name !== 'style' && attribute.name !== 'align')) return false;
-  if (!childElements(element).every((child) => ['br', 'span', 'b', 'strong', 'em', 'i', 'font', 'u', 'o:p'].includes(child.tag) && child.attributes.every((one) => one.name !== 'id' && one.name !== 'name'))) return false;
-  return element.tag === 'p' || (element.attributes.length === 0 && element.children.some((child) => (child.kind === 'element' ? child.tag === 'br' : child.kind === 'text' && child.text.includes('\u00a0'))));
+  if (!element || !SPACERS.has(element.tag) || element.children.length > 8 || !showsNothing(page, element) || !isExposed(page, element))
+    return false;
+  if (element.attributes.some((attribute) => attribute.name !== 'class' && attribute.name !== 'style' && attribute.name !== 'align'))
+    return false;
+  if (
+    !childElements(element).every(
+      (child) =>
+        ['br', 'span', 'b', 'strong', 'em', 'i', 'font', 'u', 'o:p'].includes(child.tag) &&
+        child.attributes.every((one) => one.name !== 'id' && one.name !== 'name'),
+    )
+  )
+    return false;
+  return (
+    element.tag === 'p' ||
+    (element.attributes.length === 0 &&
+      element.children.some((child) =>
+        child.kind === 'element' ? child.tag === 'br' : child.kind === 'text' && child.text.includes('\u00a0'),
+      ))
+  );
 }
 
 function isBlank(node: TreeNode): boolean {

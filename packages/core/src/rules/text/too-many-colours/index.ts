@@ -16,6 +16,7 @@ export const rule = defineRule({
   messages: { many: '{colours} colours are set on single pieces of this page’s text' },
   end(page, tell) {
     const colours = [...inlineColours(page)];
-    if (colours.length > FLOORS.inlineColours) tell({ at: colours[0]![1][0]!, message: 'many', values: { colours: colours.length }, subject: 'colours' });
+    if (colours.length > FLOORS.inlineColours)
+      tell({ at: colours[0]![1][0]!, message: 'many', values: { colours: colours.length }, subject: 'colours' });
   },
 });

@@ -22,7 +22,13 @@ export const rule = defineRule({
   end(page, tell) {
     for (const element of declaring(page)) {
       const own = styleOf(page, element).declared.get('text-decoration-line');
-      if (!own?.includes('underline') || RIGHTLY.has(element.tag) || !isExposed(page, element) || isInside(page, element, IN.link | IN.heading | IN.button)) continue;
+      if (
+        !own?.includes('underline') ||
+        RIGHTLY.has(element.tag) ||
+        !isExposed(page, element) ||
+        isInside(page, element, IN.link | IN.heading | IN.button)
+      )
+        continue;
       const parent = elementParent(element);
       if (parent && styleOf(page, parent).underlined) continue;
       const text = shownText(page, element, 90);

@@ -1,18 +1,64 @@
 import {
-  arrange, compareRevisions, deskOf, endException, fix, fixAllAlike, fixAllCertain, imageUses, letStand, redo, restore, rule, saveSource, setElsewhere, signOff, spendTime, takeBackRuling, undo,
-  type Actor, type OnPage, type Result, type Services,
+  arrange,
+  compareRevisions,
+  deskOf,
+  endException,
+  fix,
+  fixAllAlike,
+  fixAllCertain,
+  imageUses,
+  letStand,
+  redo,
+  restore,
+  rule,
+  saveSource,
+  setElsewhere,
+  signOff,
+  spendTime,
+  takeBackRuling,
+  undo,
+  type Actor,
+  type OnPage,
+  type Result,
+  type Services,
 } from '@inkwell/review';
 import { answer, PAGE_BODY, problemResponse, SHORT_BODY } from '@/server/answer';
-import { ARRANGE, COMPARE, ELSEWHERE, FIX, FIX_ALIKE, IMAGE, LET_STAND, NOTHING, ON_ONE, RESTORE, RULE, SOURCE, SPENT, STEP, type Checker } from '@/server/inputs';
+import {
+  ARRANGE,
+  COMPARE,
+  ELSEWHERE,
+  FIX,
+  FIX_ALIKE,
+  IMAGE,
+  LET_STAND,
+  NOTHING,
+  ON_ONE,
+  RESTORE,
+  RULE,
+  SOURCE,
+  SPENT,
+  STEP,
+  type Checker,
+} from '@/server/inputs';
 
 type Act = (request: Request, pageId: number) => Promise<Response>;
 
 /** Something done to a page: answers with what came of it and the page as the Desk now shows it. */
-function change<T extends { version: number }>(check: Checker<T>, act: (services: Services, actor: Actor, wish: T & OnPage) => Promise<Result<unknown>>, most = SHORT_BODY): Act {
-  return (request, pageId) => answer(request, check, async (services, actor, input) => {
-    const result = await act(services, actor, { ...input, pageId });
-    return result.ok ? withDesk(services, actor, pageId, result.value) : result;
-  }, most);
+function change<T extends { version: number }>(
+  check: Checker<T>,
+  act: (services: Services, actor: Actor, wish: T & OnPage) => Promise<Result<unknown>>,
+  most = SHORT_BODY,
+): Act {
+  return (request, pageId) =>
+    answer(
+      request,
+      check,
+      async (services, actor, input) => {
+        const result = await act(services, actor, { ...input, pageId });
+        return result.ok ? withDesk(services, actor, pageId, result.value) : result;
+      },
+      most,
+    );
 }
 
 const ACTS: Record<string, Act> = {
@@ -31,7 +77,8 @@ const ACTS: Record<string, Act> = {
   'end-exception': change(ON_ONE, endException),
   elsewhere: change(ELSEWHERE, setElsewhere),
   'sign-off': change(STEP, signOff),
-  compare: (request, pageId) => answer(request, COMPARE, (services, actor, input) => compareRevisions(services, actor, { pageId, ...input })),
+  compare: (request, pageId) =>
+    answer(request, COMPARE, (services, actor, input) => compareRevisions(services, actor, { pageId, ...input })),
   'image-uses': (request, pageId) => answer(request, IMAGE, (services, actor, input) => imageUses(services, actor, { pageId, ...input })),
   time: (request, pageId) => answer(request, SPENT, (services, actor, input) => spendTime(services, actor, { pageId, ...input })),
 };
