@@ -19,7 +19,13 @@ export default ts.config(
       'max-lines-per-function': ['error', { max: 110, skipBlankLines: true, skipComments: true }],
       'max-len': [
         'error',
-        { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignorePattern: '^\\s*<|>.*</|eslint-disable' },
+        {
+          code: 140,
+          ignoreStrings: true,
+          ignoreTemplateLiterals: true,
+          ignoreRegExpLiterals: true,
+          ignorePattern: '^\\s*<|>.*</|eslint-disable',
+        },
       ],
       complexity: ['error', { max: 18, variant: 'modified' }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
