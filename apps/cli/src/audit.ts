@@ -1,6 +1,6 @@
 import { ENGINE_VERSION, hoursFor, ruleOf } from '@inkwell/core';
-import { toCsv, toEarl, toJunit, toSarif, type Report, type ReportedFinding, type ReportedPage } from '@inkwell/formats';
-import { CallError, deliver, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
+import { writeReport, type ReportedFinding, type ReportedPage } from '@inkwell/formats';
+import { CallError, deliverParts, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
 import { pagesBehind } from './pages.ts';
 import { examineAll } from './pool.ts';
 
@@ -18,40 +18,40 @@ export async function auditCommand(args: string[]): Promise<number> {
   if (positionals.length === 0) throw new CallError('audit needs a PATH: an HTML file, a folder, or - for standard input');
   const format = oneOf('--format', values.format, FORMATS);
   const profile = await profileFrom(values.profile);
-  const pages = await examineAll(await pagesBehind(positionals), {
-    profile,
-    scope: scopeNamed(values.scope),
-    sheets: await sheetsFrom(values.css),
-  });
-  const { name, standard, level } = profile;
-  await deliver(written({ inkwell: ENGINE_VERSION, profile: { name, standard, level }, pages }, format), values.out);
-  return pages.some((page) => page.verdict === 'held') ? 1 : 0;
+  const how = { profile, scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
+  const seen = { pages: 0, held: 0, findings: 0 };
+  const pages = counted(examineAll(await pagesBehind(positionals), how), seen);
+  const head = { inkwell: ENGINE_VERSION, profile: { name: profile.name, standard: profile.standard, level: profile.level } };
+  await deliverParts(format === 'text' ? asText(pages, seen) : writeReport(format, head, pages, ruleOf), values.out);
+  return seen.held > 0 ? 1 : 0;
 }
 
-function written(report: Report, format: (typeof FORMATS)[number]): string {
-  switch (format) {
-    case 'text':
-      return asText(report.pages);
-    case 'json':
-      return `${JSON.stringify(report, null, 2)}\n`;
-    case 'earl':
-      return toEarl(report, ruleOf);
-    case 'csv':
-      return toCsv(report);
-    case 'sarif':
-      return toSarif(report, ruleOf);
-    case 'junit':
-      return toJunit(report);
+interface Seen {
+  pages: number;
+  held: number;
+  findings: number;
+}
+
+/** The same pages, counted as they go by. */
+async function* counted(pages: AsyncIterable<ReportedPage>, seen: Seen): AsyncGenerator<ReportedPage> {
+  for await (const page of pages) {
+    seen.pages++;
+    if (page.verdict === 'held') seen.held++;
+    seen.findings += page.findings.length;
+    yield page;
   }
 }
 
-const VERDICTS = { held: 'Held', judge: 'Judge', ready: 'Ready' } as const;
+const VERDICTS = { held: 'Held', judge: 'To judge', ready: 'Ready' } as const;
 
-function asText(pages: readonly ReportedPage[]): string {
-  const total = pages.reduce((sum, page) => sum + page.findings.length, 0);
-  const held = pages.filter((page) => page.verdict === 'held').length;
-  const summary = `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, ${held} held, ${total} ${total === 1 ? 'finding' : 'findings'}, about ${hoursFor(total)} h of work\n`;
-  return `${pages.map(pageText).join('\n')}\n${summary}`;
+async function* asText(pages: AsyncIterable<ReportedPage>, seen: Seen): AsyncGenerator<string> {
+  let first = true;
+  for await (const page of pages) {
+    yield `${first ? '' : '\n'}${pageText(page)}`;
+    first = false;
+  }
+  const { pages: many, held, findings } = seen;
+  yield `\n${many} ${many === 1 ? 'page' : 'pages'}, ${held} held, ${findings} ${findings === 1 ? 'finding' : 'findings'}, about ${hoursFor(findings)} h of work\n`;
 }
 
 function pageText({ path, title, verdict, findings }: ReportedPage): string {

@@ -1,4 +1,5 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { once } from 'node:events';
+import { open, readFile, writeFile } from 'node:fs/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { PROFILES, type Profile, type Scope } from '@inkwell/core';
 import { readProfile } from '@inkwell/formats';
@@ -58,4 +59,20 @@ export async function deliver(text: string | Uint8Array, file: string | undefine
   await writeFile(file, text).catch((error: NodeJS.ErrnoException) => {
     throw new CallError(`${file} could not be written (${error.code ?? error.message}); choose another place with --out`);
   });
+}
+
+/** The same for a text that comes in parts: each is written before the next is asked for. Whoever stops reading ends it. */
+export async function deliverParts(parts: AsyncIterable<string>, file: string | undefined): Promise<void> {
+  if (file === undefined) {
+    for await (const part of parts) if (!process.stdout.write(part)) await once(process.stdout, 'drain');
+    return;
+  }
+  const out = await open(file, 'w').catch((error: NodeJS.ErrnoException) => {
+    throw new CallError(`${file} could not be written (${error.code ?? error.message}); choose another place with --out`);
+  });
+  try {
+    for await (const part of parts) await out.write(part);
+  } finally {
+    await out.close();
+  }
 }

@@ -34,7 +34,7 @@ test('audit --format json gives what docs promise, the same each time', () => {
       outcome: 'failed',
       criteria: ['1.1.1'],
       techniques: ['F65', 'H37', 'H36', 'H24', 'H53'],
-      message: 'The image smoker.png has no alternative',
+      message: 'The image smoker.png has no alternative text',
       at: { path: '/html[1]/body[1]/p[1]/img[1]', start: 21, end: 43, line: 2, column: 8 },
       fingerprint: expect.stringMatching(/^[0-9a-f]{16}$/) as unknown,
       remedies: [

@@ -45,14 +45,15 @@ async function run(task: Task): Promise<Reply> {
  * Examines pages, in parallel when there are many; the reports come in the order of the pages. Pages of one folder know of one another:
  * each is read once for what the others need of it, and then examined.
  */
-export async function examineAll(pages: readonly PageFile[], how: Examination): Promise<ReportedPage[]> {
+export async function* examineAll(pages: readonly PageFile[], how: Examination): AsyncGenerator<ReportedPage> {
   const crew = pages.length < WORTH_WORKERS ? new Alone() : new Crew(Math.min(availableParallelism(), pages.length));
   try {
     const folders = new Set(pages.map((page) => page.folder).filter((folder) => folder !== null));
     const neighbours = new Map<string, Neighbours>();
     for (const folder of folders) {
       const own = pages.filter((page) => page.folder === folder);
-      const digests = await crew.all(own.map((page): Task => ({ kind: 'digest', page })));
+      const digests: (Digest | ReportedPage)[] = [];
+      for await (const digest of crew.inOrder(own.map((page): Task => ({ kind: 'digest', page })))) digests.push(digest);
       neighbours.set(
         folder.root,
         neighboursFrom(
@@ -62,14 +63,11 @@ export async function examineAll(pages: readonly PageFile[], how: Examination): 
         ),
       );
     }
-    const replies: ReportedPage[] = [];
     for (const group of byFolder(pages)) {
       await crew.share(group.folder === null ? null : neighbours.get(group.folder.root)!);
-      replies.push(
-        ...((await crew.all(group.pages.map((page): Task => ({ kind: 'examine', page, how, neighbours: null })))) as ReportedPage[]),
-      );
+      const tasks = group.pages.map((page): Task => ({ kind: 'examine', page, how, neighbours: null }));
+      for await (const page of crew.inOrder(tasks)) yield page as ReportedPage;
     }
-    return replies;
   } finally {
     await crew.close();
   }
@@ -97,15 +95,28 @@ class Alone {
     return Promise.resolve();
   }
 
-  async all(tasks: readonly Task[]): Promise<(Digest | ReportedPage)[]> {
-    const values: (Digest | ReportedPage)[] = [];
-    for (const task of tasks) values.push(unwrap(await run(task)));
-    return values;
+  async *inOrder(tasks: readonly Task[]): AsyncGenerator<Digest | ReportedPage> {
+    for (const task of tasks) yield unwrap(await run(task));
   }
 
   close(): Promise<void> {
     return Promise.resolve();
   }
+}
+
+/** Tasks begun before the first of them is taken. */
+const FAR_AHEAD = 32;
+
+function askWorker(worker: Worker, task: Task): Promise<Reply> {
+  return new Promise((resolve, reject) => {
+    const done = (reply: Reply) => {
+      worker.off('error', reject);
+      resolve(reply);
+    };
+    worker.once('message', done);
+    worker.once('error', reject);
+    worker.postMessage(task);
+  });
 }
 
 /** Worker threads, each given a page whenever it has done one. */
@@ -121,29 +132,32 @@ class Crew {
     return Promise.resolve();
   }
 
-  async all(tasks: readonly Task[]): Promise<(Digest | ReportedPage)[]> {
-    const values: (Digest | ReportedPage)[] = new Array<Digest | ReportedPage>(tasks.length);
+  /** What the workers made of the tasks, in their order; they are at most so far ahead of whoever takes it. */
+  async *inOrder(tasks: readonly Task[]): AsyncGenerator<Digest | ReportedPage> {
+    const running = new Map<number, Promise<Reply>>();
+    const idle = [...this.workers];
+    const waiting: ((worker: Worker) => void)[] = [];
+    const free = (worker: Worker) => (waiting.length > 0 ? waiting.shift()!(worker) : void idle.push(worker));
+    const begin = async (task: Task): Promise<Reply> => {
+      const worker = idle.pop() ?? (await new Promise<Worker>((resolve) => waiting.push(resolve)));
+      try {
+        return await askWorker(worker, task);
+      } finally {
+        free(worker);
+      }
+    };
     let next = 0;
-    const work = (worker: Worker) =>
-      new Promise<void>((resolve, reject) => {
-        const give = () => {
-          if (next >= tasks.length) return void (worker.off('error', reject), resolve());
-          const at = next++;
-          worker.once('message', (reply: Reply) => {
-            try {
-              values[at] = unwrap(reply);
-              give();
-            } catch (error) {
-              reject(error as Error);
-            }
-          });
-          worker.postMessage(tasks[at]);
-        };
-        worker.once('error', reject);
-        give();
-      });
-    await Promise.all(this.workers.map(work));
-    return values;
+    for (let at = 0; at < tasks.length; at++) {
+      for (; next < tasks.length && next < at + FAR_AHEAD; next++) {
+        const reply = begin(tasks[next]!);
+        // A failure is met when its turn comes, and not before.
+        reply.catch(() => undefined);
+        running.set(next, reply);
+      }
+      const reply = await running.get(at)!;
+      running.delete(at);
+      yield unwrap(reply);
+    }
   }
 
   async close(): Promise<void> {

@@ -1,4 +1,4 @@
-import type { Report } from './report.ts';
+import type { ReportedFinding, ReportedPage } from './report.ts';
 
 const COLUMNS = ['page', 'line', 'column', 'weight', 'outcome', 'rule', 'criteria', 'message', 'path', 'fingerprint'] as const;
 
@@ -6,22 +6,18 @@ const COLUMNS = ['page', 'line', 'column', 'weight', 'outcome', 'rule', 'criteri
  * One row for each finding, after RFC 4180: CR LF, quotes doubled. Cells that a spreadsheet would run as a formula are quoted with an
  * apostrophe.
  */
-export function toCsv({ pages }: Report): string {
-  const rows = pages.flatMap((page) =>
-    page.findings.map((finding) => [
-      page.path,
-      finding.at.line,
-      finding.at.column,
-      finding.weight,
-      finding.outcome,
-      finding.rule,
-      finding.criteria.join(' '),
-      finding.message,
-      finding.at.path,
-      finding.fingerprint,
-    ]),
-  );
-  return [COLUMNS, ...rows].map((row) => `${row.map(cell).join(',')}\r\n`).join('');
+export async function* toCsv(pages: AsyncIterable<ReportedPage>): AsyncGenerator<string> {
+  yield line(COLUMNS);
+  for await (const page of pages)
+    if (page.findings.length > 0) yield page.findings.map((finding) => line(rowOf(page.path, finding))).join('');
+}
+
+function rowOf(path: string, { at, weight, outcome, rule, criteria, message, fingerprint }: ReportedFinding): (string | number)[] {
+  return [path, at.line, at.column, weight, outcome, rule, criteria.join(' '), message, at.path, fingerprint];
+}
+
+function line(cells: readonly (string | number)[]): string {
+  return `${cells.map(cell).join(',')}\r\n`;
 }
 
 function cell(value: string | number): string {

@@ -1,4 +1,5 @@
-import type { Report, ReportedFinding, ReportedPage, RuleTexts } from './report.ts';
+import { list } from './list.ts';
+import type { ReportedFinding, ReportedPage, ReportHead, RuleTexts } from './report.ts';
 
 const CONTEXT = {
   earl: 'http://www.w3.org/ns/earl#',
@@ -9,25 +10,41 @@ const CONTEXT = {
 const ENGINE = 'urn:inkwell:engine';
 
 /** W3C EARL 1.0 as JSON-LD: an assertion for each finding, and one that a page passed for each page with none. */
-export function toEarl(report: Report, texts: RuleTexts): string {
-  const rules = new Set(report.pages.flatMap((page) => page.findings.map((finding) => finding.rule)));
-  const graph = [
-    { '@id': ENGINE, '@type': ['earl:Assertor', 'earl:Software'], 'dct:title': 'Inkwell Check', 'doap:revision': report.inkwell },
-    {
-      '@id': 'urn:inkwell:profile',
-      '@type': 'earl:TestRequirement',
-      'dct:title': `${report.profile.standard} ${report.profile.level} (${report.profile.name})`,
-    },
-    ...[...rules].sort().map((rule) => ({
-      '@id': ruleId(rule),
-      '@type': 'earl:TestCase',
-      'dct:title': texts(rule)?.title ?? rule,
-      'dct:description': texts(rule)?.why ?? '',
-      'dct:isPartOf': { '@id': 'urn:inkwell:profile' },
-    })),
-    ...report.pages.flatMap((page, i) => [subjectOf(page, i), ...assertionsOn(page, i)]),
+export async function* toEarl(
+  { inkwell, profile }: ReportHead,
+  pages: AsyncIterable<ReportedPage>,
+  texts: RuleTexts,
+): AsyncGenerator<string> {
+  const title = `${profile.standard} ${profile.level} (${profile.name})`;
+  const known = [
+    { '@id': ENGINE, '@type': ['earl:Assertor', 'earl:Software'], 'dct:title': 'Inkwell Check', 'doap:revision': inkwell },
+    { '@id': 'urn:inkwell:profile', '@type': 'earl:TestRequirement', 'dct:title': title },
   ];
-  return `${JSON.stringify({ '@context': CONTEXT, '@graph': graph }, null, 2)}\n`;
+  const rules = new Set<string>();
+  yield `{\n  "@context": ${JSON.stringify(CONTEXT)},\n  "@graph": `;
+  yield* list(withLast(pages), 4, (page, nth) => {
+    // The rules that were met are told last.
+    if (page === null) return [...rules].sort().map((rule) => testCaseOf(rule, texts));
+    for (const finding of page.findings) rules.add(finding.rule);
+    return [...(nth === 0 ? known : []), subjectOf(page, nth), ...assertionsOn(page, nth)];
+  });
+  yield '\n}\n';
+}
+
+/** The pages, and a null behind them. */
+async function* withLast(pages: AsyncIterable<ReportedPage>): AsyncGenerator<ReportedPage | null> {
+  yield* pages;
+  yield null;
+}
+
+function testCaseOf(rule: string, texts: RuleTexts) {
+  return {
+    '@id': ruleId(rule),
+    '@type': 'earl:TestCase',
+    'dct:title': texts(rule)?.title ?? rule,
+    'dct:description': texts(rule)?.why ?? '',
+    'dct:isPartOf': { '@id': 'urn:inkwell:profile' },
+  };
 }
 
 const ruleId = (rule: string) => `urn:inkwell:rule:${rule}`;

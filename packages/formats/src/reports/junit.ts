@@ -1,23 +1,21 @@
-import type { Report, ReportedFinding } from './report.ts';
+import type { ReportedFinding, ReportedPage } from './report.ts';
 
 /**
  * JUnit's XML as continuous-integration servers read it (by common practice): a suite for each page, a failed case for each failure of
  * weight must or should.
  */
-export function toJunit(report: Report): string {
-  const suites = report.pages.map((page) => {
-    const failing = page.findings.filter(fails);
-    const cases =
-      page.findings.map((finding) => caseOf(page.path, finding)).join('') ||
-      `    <testcase classname="${xml(page.path)}" name="nothing found"/>\n`;
-    return {
-      tests: Math.max(1, page.findings.length),
-      failures: failing.length,
-      text: `  <testsuite name="${xml(page.path)}" tests="${Math.max(1, page.findings.length)}" failures="${failing.length}" errors="0" skipped="${page.findings.filter((finding) => finding.outcome === 'cantTell').length}">\n${cases}  </testsuite>\n`,
-    };
-  });
-  const sum = (key: 'tests' | 'failures') => suites.reduce((total, suite) => total + suite[key], 0);
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="Inkwell Check" tests="${sum('tests')}" failures="${sum('failures')}">\n${suites.map((suite) => suite.text).join('')}</testsuites>\n`;
+export async function* toJunit(pages: AsyncIterable<ReportedPage>): AsyncGenerator<string> {
+  yield '<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="Inkwell Check">\n';
+  for await (const page of pages) yield suiteOf(page);
+  yield '</testsuites>\n';
+}
+
+function suiteOf({ path, findings }: ReportedPage): string {
+  const many = `tests="${Math.max(1, findings.length)}" failures="${findings.filter(fails).length}"`;
+  const skipped = findings.filter((finding) => finding.outcome === 'cantTell').length;
+  const cases =
+    findings.map((finding) => caseOf(path, finding)).join('') || `    <testcase classname="${xml(path)}" name="nothing found"/>\n`;
+  return `  <testsuite name="${xml(path)}" ${many} errors="0" skipped="${skipped}">\n${cases}  </testsuite>\n`;
 }
 
 function fails(finding: ReportedFinding): boolean {

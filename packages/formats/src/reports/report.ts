@@ -22,12 +22,11 @@ export interface ReportedPage {
   findings: ReportedFinding[];
 }
 
-/** What was audited, with what, against what. */
-export interface Report {
+/** With what was audited, and against what. */
+export interface ReportHead {
   /** Version of the engine. */
   inkwell: string;
   profile: { name: string; standard: string; level: string };
-  pages: readonly ReportedPage[];
 }
 
 /** What a reader of a report needs of a rule. */

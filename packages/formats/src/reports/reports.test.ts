@@ -1,10 +1,21 @@
 import jsonld from 'jsonld';
 import { auditPage, DEFAULT_PROFILE, isCertain, parsePage, REMEDIES, ruleOf, selectFindings, sentenceOf, verdictOf } from '@inkwell/core';
-import { toCsv } from './csv.ts';
-import { toEarl } from './earl.ts';
-import { toJunit } from './junit.ts';
-import { toSarif } from './sarif.ts';
-import type { Report } from './report.ts';
+import { writeReport, type ReportFormat } from './stream.ts';
+import type { ReportedPage, ReportHead } from './report.ts';
+
+interface Report extends ReportHead {
+  pages: ReportedPage[];
+}
+
+/** A report whole, with its pages handed over one at a time. */
+async function written(format: ReportFormat, { pages, ...head }: Report): Promise<string> {
+  async function* each() {
+    for (const page of pages) yield await Promise.resolve(page);
+  }
+  let text = '';
+  for await (const part of writeReport(format, head, each(), ruleOf)) text += part;
+  return text;
+}
 
 const HTML = '<h2>Wax</h2>\n<p>See <img src="bee.png"> or <a href="x">here</a>.</p>\n<h2>=cmd, "quoted"</h2><h2> </h2><p>Text</p>';
 
@@ -32,7 +43,7 @@ const total = report().pages[0]!.findings.length;
 
 // W3C EARL 1.0 schema (from memory): every assertion has an assertor, a subject, a test and a result with an outcome.
 test('EARL: read as JSON-LD, every assertion has its four parts', async () => {
-  const quads = (await jsonld.toRDF(JSON.parse(toEarl(report(), ruleOf)) as object)) as unknown as {
+  const quads = (await jsonld.toRDF(JSON.parse(await written('earl', report())) as object)) as unknown as {
     subject: { value: string };
     predicate: { value: string };
     object: { value: string };
@@ -54,8 +65,8 @@ test('EARL: read as JSON-LD, every assertion has its four parts', async () => {
 });
 
 // OASIS SARIF 2.1.0, 3.27 (from memory): what a result must and may hold.
-test('SARIF: each result points to its rule and place, and a question is one to review', () => {
-  const sarif = JSON.parse(toSarif(report(), ruleOf)) as {
+test('SARIF: each result points to its rule and place, and a question is one to review', async () => {
+  const sarif = JSON.parse(await written('sarif', report())) as {
     version: string;
     runs: {
       tool: { driver: { rules: { id: string }[] } };
@@ -83,19 +94,22 @@ test('SARIF: each result points to its rule and place, and a question is one to 
 });
 
 // RFC 4180; a cell that begins like a formula is not run by a spreadsheet (common practice).
-test('CSV: one row each, quotes doubled, no formulas', () => {
-  const csv = toCsv(report());
+test('CSV: one row each, quotes doubled, no formulas', async () => {
+  const csv = await written('csv', report());
   expect(csv.split('\r\n')).toHaveLength(total + 2);
   expect(
-    toCsv({ ...report(), pages: [{ ...report().pages[0]!, path: '=1+1,"x"', findings: report().pages[0]!.findings.slice(0, 1) }] }),
+    await written('csv', {
+      ...report(),
+      pages: [{ ...report().pages[0]!, path: '=1+1,"x"', findings: report().pages[0]!.findings.slice(0, 1) }],
+    }),
   ).toContain('"\'=1+1,""x"""');
 });
 
-test('JUnit: well-formed, failures counted, questions skipped', () => {
-  const xml = toJunit(report());
+test('JUnit: well-formed, failures counted, questions skipped', async () => {
+  const xml = await written('junit', report());
   const page = report().pages[0]!;
   const failures = page.findings.filter((finding) => finding.outcome === 'failed' && finding.weight !== 'consider').length;
-  expect(xml).toContain(`<testsuites name="Inkwell Check" tests="${total + 1}" failures="${failures}">`);
+  expect(xml).toContain(`<testsuite name="unit 1/wax.html" tests="${total}" failures="${failures}"`);
   expect(xml.match(/<failure /g)).toHaveLength(failures);
   expect(xml.match(/<skipped /g)).toHaveLength(page.findings.filter((finding) => finding.outcome === 'cantTell').length);
   // Opened and closed in pairs, nothing unescaped inside.
@@ -105,4 +119,27 @@ test('JUnit: well-formed, failures counted, questions skipped', () => {
     else if (!self) open.push(name!);
   }
   expect(open).toEqual([]);
+});
+
+test('JSON is laid out as a whole report would be, with no page, one or several', async () => {
+  for (const many of [0, 1, 2]) {
+    const one = { ...report(), pages: report().pages.slice(0, many) };
+    expect(await written('json', one)).toBe(`${JSON.stringify(one, null, 2)}\n`);
+  }
+});
+
+test('parts come page by page: nothing of a page waits for the one behind it', async () => {
+  const { pages, ...head } = report();
+  for (const format of ['json', 'earl', 'csv', 'sarif', 'junit'] as const) {
+    let given = 0;
+    async function* slowly() {
+      for (const page of [pages[0]!, pages[0]!, pages[0]!]) {
+        given++;
+        yield await Promise.resolve(page);
+      }
+    }
+    const seen: number[] = [];
+    for await (const part of writeReport(format, head, slowly(), ruleOf)) if (part.includes('bee.png')) seen.push(given);
+    expect([format, seen]).toEqual([format, [1, 2, 3]]);
+  }
 });

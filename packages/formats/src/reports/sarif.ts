@@ -1,4 +1,5 @@
-import type { Report, ReportedFinding, RuleTexts } from './report.ts';
+import type { ReportedFinding, ReportedPage, ReportHead, RuleTexts } from './report.ts';
+import { list } from './list.ts';
 
 const LEVELS: Record<string, 'error' | 'warning' | 'note'> = { must: 'error', should: 'warning', consider: 'note' };
 
@@ -6,27 +7,29 @@ const LEVELS: Record<string, 'error' | 'warning' | 'note'> = { must: 'error', sh
  * OASIS SARIF 2.1.0: one run, a result for each finding. Questions are of kind `review`, as the standard has it for what a person must
  * decide.
  */
-export function toSarif(report: Report, texts: RuleTexts): string {
-  const ids = [...new Set(report.pages.flatMap((page) => page.findings.map((finding) => finding.rule)))].sort();
-  const rules = ids.map((id) => ({
+export async function* toSarif({ inkwell }: ReportHead, pages: AsyncIterable<ReportedPage>, texts: RuleTexts): AsyncGenerator<string> {
+  // Rules are numbered as they are met, and told once all pages are written.
+  const numbers = new Map<string, number>();
+  const numberOf = (id: string) => numbers.get(id) ?? (numbers.set(id, numbers.size), numbers.size - 1);
+  yield `{\n  "$schema": "${SCHEMA}",\n  "version": "2.1.0",\n  "runs": [\n    {\n      "columnKind": "utf16CodeUnits",\n      "results": `;
+  yield* list(pages, 8, (page) => page.findings.map((finding) => resultOf(page.path, finding, numberOf(finding.rule))));
+  const rules = [...numbers.keys()].map((id) => ({
     id,
     shortDescription: { text: texts(id)?.title ?? id },
     fullDescription: { text: texts(id)?.why ?? id },
     help: { text: texts(id)?.fix ?? id },
   }));
-  const run = {
-    tool: { driver: { name: 'Inkwell Check', version: report.inkwell, rules } },
-    columnKind: 'utf16CodeUnits',
-    results: report.pages.flatMap((page) => page.findings.map((finding) => resultOf(page.path, finding, ids))),
-  };
-  return `${JSON.stringify({ $schema: 'https://docs.oasis-open.org/sarif/sarif/v2.1.0/os/schemas/sarif-schema-2.1.0.json', version: '2.1.0', runs: [run] }, null, 2)}\n`;
+  const tool = JSON.stringify({ driver: { name: 'Inkwell Check', version: inkwell, rules } }, null, 2).replaceAll('\n', '\n      ');
+  yield `,\n      "tool": ${tool}\n    }\n  ]\n}\n`;
 }
 
-function resultOf(path: string, finding: ReportedFinding, ids: readonly string[]) {
+const SCHEMA = 'https://docs.oasis-open.org/sarif/sarif/v2.1.0/os/schemas/sarif-schema-2.1.0.json';
+
+function resultOf(path: string, finding: ReportedFinding, ruleIndex: number) {
   const question = finding.outcome === 'cantTell';
   return {
     ruleId: finding.rule,
-    ruleIndex: ids.indexOf(finding.rule),
+    ruleIndex,
     kind: question ? 'review' : 'fail',
     level: question ? 'none' : LEVELS[finding.weight],
     message: { text: finding.message },
