@@ -74,7 +74,7 @@ for (const shot of SHOTS) {
   });
   await page.goto(shot.address, { waitUntil: 'networkidle' });
   await shot.before?.(page);
-  await page.getByText('Looking for corrections…').waitFor({ state: 'hidden' });
+  await page.getByText('Looking for fixes…').waitFor({ state: 'hidden' });
   await page.waitForTimeout(900);
   await page.screenshot({ path: join(import.meta.dirname, '..', 'docs', 'screenshots', `${shot.name}.png`) });
   await page.close();

@@ -54,7 +54,7 @@ test('an image is described in its surroundings, with what it is called elsewher
     freshTitle('Imaged'),
   );
   await takeUp(page, 'Image with no alternative');
-  const form = page.getByRole('form', { name: 'Correction' });
+  const form = page.getByRole('form', { name: 'Fix' });
   await expect(form.getByRole('img', { name: 'The image this note speaks of' })).toBeVisible();
   await expect(form.getByText(/Smoker Light it well\. the image Pump gently\./)).toBeVisible();
   await expect(form.getByText('Also on this page: “A smoker at rest”')).toBeVisible();

@@ -76,7 +76,7 @@ test('a second tab that saves on an older revision is shown both texts, and lose
   await expect(standing(other)).toContainText('revision 4');
 });
 
-test('a correction made on an older revision is refused, and what was typed stays', async ({ page, context }) => {
+test('a fix made on an older revision is refused, and what was typed stays', async ({ page, context }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>\n<h2></h2>', freshTitle('Stale note'));
   const other = await context.newPage();
   await other.goto(page.url());
@@ -112,7 +112,7 @@ test('notes stand in the gutter and on hover, F8 goes from one to the next, and 
   await expect(page.getByRole('heading', { level: 2, name: /heading has no text/ })).toBeVisible();
 });
 
-test('a correction is put into the draft before it is saved', async ({ page }) => {
+test('a fix is put into the draft before it is saved', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p>Text</p>\n', freshTitle('In the draft'));
   await openSource(page);
   await typeAtEnd(page, '<p>1. Candles</p>\n<p>2. Polish</p>\n<p><img src="bee.png"></p>');

@@ -9,7 +9,7 @@ const PAGE = `<h2>Wax</h2>
 <p>For the melting points <a href="swarms.html">click here</a>.</p>
 <table border="1"><tr><td>Wax</td><td>Melts at</td></tr><tr><td>Bees</td><td>62</td></tr><tr><td>Soy</td><td>49</td></tr></table>`;
 
-test('a page goes from paste to signed off, one correction of each family at a time', async ({ page }) => {
+test('a page goes from paste to signed off, one fix of each family at a time', async ({ page }) => {
   await bringIn(page, PAGE, freshTitle('Wax'));
   await expect(standing(page)).toContainText('Held');
   await expect(standing(page)).toContainText('4 must, 1 should, 2 to consider, 1 to judge');

@@ -65,7 +65,7 @@ export async function takeUp(page: Page, title: string): Promise<void> {
   await page.getByRole('listitem').getByRole('button', { name: title }).first().click();
 }
 
-/** Applies the correction in hand and waits until the page stands at its next revision. */
+/** Applies the fix in hand and waits until the page stands at its next revision. */
 export async function apply(page: Page): Promise<void> {
   const now = await revision(page);
   await page.getByRole('button', { name: 'Apply, go to next' }).click();

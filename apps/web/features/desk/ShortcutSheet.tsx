@@ -41,7 +41,7 @@ export function ShortcutSheet({ open, onClose, shortcuts, on, setOn, keepsTime, 
         <dt>
           <kbd>Enter</kbd>
         </dt>
-        <dd>In a correction: apply it and go to the next note</dd>
+        <dd>In a fix: apply it and go to the next note</dd>
       </Keys>
       <p>
         <Tick label="Single keys act outside fields" on={on} onChange={setOn} />

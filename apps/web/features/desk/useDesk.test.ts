@@ -48,7 +48,7 @@ test('when the last note is fixed the one before it comes to hand', async () => 
   expect(state().inHand?.note.rule).toBe('headings/leap');
 });
 
-test('a correction that does not settle the note leaves it at hand and says so', async () => {
+test('a fix that does not settle the note leaves it at hand and says so', async () => {
   const { state, actions } = start();
   act(() => actions().choose(state().open[2]!.note.id));
   // The server of these tests does nothing on this.

@@ -53,13 +53,13 @@ function targetOf(page: Page, finding: Finding): Target | null {
  * when the remedy is not one of the finding's, cannot act, or would leave the page as it is.
  */
 export function applyRemedy(page: Page, finding: Finding, name: string, inputs: Inputs): RemedyResult {
-  if (!finding.remedies.includes(name as RemedyName)) return decline('This correction does not belong to this note.');
+  if (!finding.remedies.includes(name as RemedyName)) return decline('This fix does not belong to this note.');
   const target = targetOf(page, finding);
   if (!target) return decline('The part of the page this note speaks of is no longer there.');
   const plan = REMEDIES[name as RemedyName].plan(target, inputs);
   if (!plan.ok) return plan;
   const change = changeOf(page.source, plan.value);
-  if (!change.ok) return decline('The correction’s edits get in each other’s way here. Fix this one in Source.');
+  if (!change.ok) return decline('The fix’s edits get in each other’s way here. Fix this one in Source.');
   const after = applyChange(page.source, change.value);
   if (!after.ok || after.value === page.source) return decline('This would change nothing.');
   return { ok: true, value: { change: change.value, after: after.value } };

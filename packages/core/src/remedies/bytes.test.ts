@@ -4,8 +4,8 @@ import { applyRemedy, offersFor } from './apply.ts';
 import { REMEDY_NAMES, type RemedyName } from './names.ts';
 import type { Inputs } from './types.ts';
 
-/** One correction, byte for byte: what a person enters over what is proposed, and the page after it. */
-interface Correction {
+/** One fix, byte for byte: what a person enters over what is proposed, and the page after it. */
+interface Fix {
   rule: string;
   remedy: RemedyName;
   before: string;
@@ -21,7 +21,7 @@ const neighbours: Surroundings = {
 
 const LONG = 'The keeper looks at every frame in turn and writes down what was seen there. '.repeat(14);
 
-const CORRECTIONS: Correction[] = [
+const FIXES: Fix[] = [
   // Headings
   { rule: 'headings/blank', remedy: 'remove', before: '<p>One</p>\n<h2> </h2>\n<p>Two</p>', after: '<p>One</p>\n<p>Two</p>' },
   { rule: 'headings/blank', remedy: 'fill', before: '<h2></h2>', enter: { text: 'Wax & honey' }, after: '<h2>Wax &amp; honey</h2>' },
@@ -666,7 +666,7 @@ const CORRECTIONS: Correction[] = [
   },
 ];
 
-test.each(CORRECTIONS.map((one) => [one.rule, one.remedy, one] as const))(
+test.each(FIXES.map((one) => [one.rule, one.remedy, one] as const))(
   '%s, %s: only what it says changes',
   (_rule, _remedy, { rule, remedy, before, enter, after, surroundings = neighbours }) => {
     const page = parsePage(before, { surroundings });
@@ -681,5 +681,5 @@ test.each(CORRECTIONS.map((one) => [one.rule, one.remedy, one] as const))(
 test('every remedy is held to its bytes', () => {
   // What makes lists of typed lines has its own table.
   const elsewhere: RemedyName[] = ['make-list'];
-  expect([...new Set([...CORRECTIONS.map((one) => one.remedy), ...elsewhere])].sort()).toEqual([...REMEDY_NAMES].sort());
+  expect([...new Set([...FIXES.map((one) => one.remedy), ...elsewhere])].sort()).toEqual([...REMEDY_NAMES].sort());
 });

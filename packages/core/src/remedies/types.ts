@@ -27,7 +27,7 @@ export interface Target {
 export type Declined = { ok: false; reason: string };
 export type Plan = { ok: true; value: Edit[] } | Declined;
 
-/** A named correction. It writes nothing: it plans edits on the untouched source, or declines. */
+/** A named fix. It writes nothing: it plans edits on the untouched source, or declines. */
 export interface Remedy {
   name: RemedyName;
   /** On its button: what will happen. */

@@ -68,7 +68,7 @@ test('repairing the outline is shown as the whole outline', () => {
   expect(preview).toMatchObject({ now: { spoken: '2 Wax · 4 Bees · 5 Queens' }, then: { spoken: '2 Wax · 3 Bees · 4 Queens' } });
 });
 
-test('a correction of the whole page is heard when it opens', () => {
+test('a fix of the whole page is heard when it opens', () => {
   const text = { ...page('<html>\n<head><title>Wax</title></head><body><main><p>x</p></main></body></html>'), scope: 'document' as const };
   expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'set-language', inputs: { language: 'en-GB' } })).toMatchObject({
     now: { spoken: 'Page, Wax; read in whatever voice is set', markup: '<html>' },
@@ -117,7 +117,7 @@ test('what is certain leaves out what a person has settled', () => {
   expect(ask<'certain'>({ kind: 'certain', page: text, settled: [first!] }).many).toBe(1);
 });
 
-test('a correction gives the text after it, or nothing where it declines', () => {
+test('a fix gives the text after it, or nothing where it declines', () => {
   const text = page('<p><img src="hive.png"></p>');
   const [finding] = keys(text, 'images/no-alternative');
   expect(ask<'remedied'>({ kind: 'remedied', page: text, finding: finding!, remedy: 'describe', inputs: { alt: 'A hive' } })).toBe(

@@ -100,7 +100,7 @@ export interface Answers {
   'typing-ahead': null;
   offers: { offers: RemedyOffer[]; image: string | null; subject: Subject | null; fix: string };
   preview: Preview;
-  /** The text after a correction; null when it declines. */
+  /** The text after a fix; null when it declines. */
   remedied: string | null;
   alike: Many;
   certain: Many;

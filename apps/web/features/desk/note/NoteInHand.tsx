@@ -64,7 +64,7 @@ export interface NoteInHandProps {
   inHand: Numbered;
 }
 
-/** One note: what is wrong, who it hurts, the question if it is one, and the correction with its before and after. */
+/** One note: what is wrong, who it hurts, the question if it is one, and the fix with its before and after. */
 export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandProps) {
   const { number, note } = inHand;
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);

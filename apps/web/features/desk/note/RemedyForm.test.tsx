@@ -22,7 +22,7 @@ function start(html: string, over: Partial<RemedyFormProps> = {}) {
       {...over}
     />,
   );
-  return { onApply, onSkip, form: () => screen.getByRole('form', { name: 'Correction' }), user: userEvent.setup() };
+  return { onApply, onSkip, form: () => screen.getByRole('form', { name: 'Fix' }), user: userEvent.setup() };
 }
 
 const LINK = '<h2>Wax</h2><p>All about frames: <a href="frames.html">here</a></p>';
@@ -37,7 +37,7 @@ test('what is typed is shown as it will be said, and applied with the Enter key'
   expect(onApply).toHaveBeenCalledWith('reword', { text: 'How frames are built' });
 });
 
-test('a correction that would not do is not applied, and says why', async () => {
+test('a fix that would not do is not applied, and says why', async () => {
   const { user, onApply, form } = start(LINK);
   const box = await screen.findByRole('textbox', { name: /what will the reader find there/i });
   await user.clear(box);
@@ -46,14 +46,14 @@ test('a correction that would not do is not applied, and says why', async () => 
   expect(within(form()).getByRole('status').textContent).not.toBe('');
 });
 
-test('several corrections are a choice, and the one that is chosen is the one applied', async () => {
+test('several fixes are a choice, and the one that is chosen is the one applied', async () => {
   const { user, onApply } = start('<h2>Wax</h2><p><img src="hive.png"></p>');
   await user.click(await screen.findByRole('radio', { name: /decorat/i }));
   await user.click(screen.getByRole('button', { name: 'Apply, go to next' }));
   expect(onApply).toHaveBeenCalledWith('decorative', {});
 });
 
-test('what was typed for one correction is still there after looking at another', async () => {
+test('what was typed for one fix is still there after looking at another', async () => {
   const { user } = start('<h2>Wax</h2><p><img src="hive.png"></p>');
   await user.type(await screen.findByRole('textbox'), 'A hive in snow');
   await user.click(screen.getByRole('radio', { name: /decorat/i }));

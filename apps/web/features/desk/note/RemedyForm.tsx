@@ -66,14 +66,14 @@ export interface RemedyFormProps {
   busy: boolean;
   mayChange: boolean;
   applyLabel?: string;
-  /** What is offered besides, for the correction that is chosen. */
+  /** What is offered besides, for the fix that is chosen. */
   besides?(remedy: RemedyName, inputs: Inputs): ReactNode;
   onApply(remedy: RemedyName, inputs: Inputs): Promise<unknown>;
   onSkip(): void;
   engine: Engine;
 }
 
-/** The corrections of a note: choose one, fill it in, see before and after, apply and go on. */
+/** The fixes of a note: choose one, fill it in, see before and after, apply and go on. */
 export function RemedyForm({
   page,
   text,
@@ -97,7 +97,7 @@ export function RemedyForm({
   };
 
   return (
-    <Form onSubmit={(event) => void submit(event)} aria-label="Correction" aria-busy={found === null}>
+    <Form onSubmit={(event) => void submit(event)} aria-label="Fix" aria-busy={found === null}>
       {found && <SubjectOfNote page={page} found={found} usable={usable} chosen={offer?.name} inputs={inputs} onChoose={fill} />}
       <WhichRemedy found={found} usable={usable} chosen={offer?.name} onChoose={choose} />
       {offer && offer.fields.length > 0 && (
@@ -189,7 +189,7 @@ function WhichRemedy({
   if (usable.length > 1)
     return (
       <Choice
-        label="Correction"
+        label="Fix"
         hideLabel
         value={chosen ?? ''}
         onChange={onChoose}
@@ -200,7 +200,7 @@ function WhichRemedy({
 }
 
 function whyNoneIsOffered(found: Answers['offers'] | null): string {
-  return found === null ? 'Looking for corrections…' : (found.offers[0]?.declines ?? found.fix);
+  return found === null ? 'Looking for fixes…' : (found.offers[0]?.declines ?? found.fix);
 }
 
 function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {

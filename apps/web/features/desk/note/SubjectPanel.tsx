@@ -152,7 +152,7 @@ const Swatch = styled.button`
 
 const REMEDY_OF = { text: 'nearest-passing', ground: 'change-ground' } as const;
 
-/** How a passing colour would be set: which correction takes it, and under which field. */
+/** How a passing colour would be set: which fix takes it, and under which field. */
 export function settingOf({ of, way, colour }: PassingColour): { remedy: string; inputs: Record<string, string> } {
   return way === 'house'
     ? { remedy: 'house-colour', inputs: { color: colour } }

@@ -28,7 +28,7 @@ test('a draft with nothing to fix says so', () => {
   expect(screen.queryByRole('list')).toBeNull();
 });
 
-test('a note that is taken up shows why it matters and its correction', async () => {
+test('a note that is taken up shows why it matters and its fix', async () => {
   const notes = notesOf('<h2>Wax</h2>\n<p>See <img src="hive.png"> in winter.</p>');
   const onTake = jest.fn();
   const { rerender } = render(<DraftNotes notes={notes} taken={null} onTake={onTake} />);
@@ -36,12 +36,12 @@ test('a note that is taken up shows why it matters and its correction', async ()
   expect(onTake).toHaveBeenCalledWith(notes[0]);
   rerender(
     <DraftNotes notes={notes} taken={notes[0]!} onTake={onTake}>
-      <p>Its correction</p>
+      <p>Its fix</p>
     </DraftNotes>,
   );
   const taken = screen.getByRole('region', { name: 'Note taken up' });
   expect(taken.textContent).toContain(notes[0]!.why);
-  expect(taken.textContent).toContain('Its correction');
+  expect(taken.textContent).toContain('Its fix');
 });
 
 test('rows follow their notes when lines are put in above them', () => {

@@ -57,7 +57,7 @@ export interface DraftNotesProps {
   notes: readonly DraftNote[];
   taken: DraftNote | null;
   onTake(note: DraftNote): void;
-  /** The correction of the note that is taken up. */
+  /** The fix of the note that is taken up. */
   children?: ReactNode;
 }
 

@@ -19,7 +19,7 @@ export interface DraftPanelProps {
   onTake(id: string | null, start: number | null): void;
 }
 
-/** While the source is being changed: what the engine sees in it, and corrections that go into the draft. */
+/** While the source is being changed: what the engine sees in it, and fixes that go into the draft. */
 export function DraftPanel({ desk, draft, engine, mayChange, taken, onTake }: DraftPanelProps) {
   const note = draft.notes.find((one) => draftNoteId(one) === taken) ?? null;
   const text = useMemo(() => pageTextOf(desk, draft.noted), [desk, draft.noted]);
