@@ -53,7 +53,7 @@ test('an image is described in its surroundings, with what it is called elsewher
     '<h2>Smoker</h2><p>Light it well.</p><p><img src="images/smoker.png"> Pump gently.</p><p><img src="images/smoker.png" alt="A smoker at rest"> Put it down.</p>',
     freshTitle('Imaged'),
   );
-  await takeUp(page, 'Image with no alternative');
+  await takeUp(page, 'Image with no alternative text');
   const form = page.getByRole('form', { name: 'Fix' });
   await expect(form.getByRole('img', { name: 'The image this note speaks of' })).toBeVisible();
   await expect(form.getByText(/Smoker Light it well\. the image Pump gently\./)).toBeVisible();

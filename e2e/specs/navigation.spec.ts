@@ -44,7 +44,7 @@ test('the criterion behind a note ships with the application', async ({ page }) 
   await page.goto('/collections/a-first-year-with-bees/inside-the-hive');
   await page.getByRole('link', { name: '1.1.1 Non-text Content' }).click();
   await expect(page.getByRole('heading', { level: 1, name: '1.1.1 Non-text Content' })).toBeVisible();
-  await expect(page.getByText('Image with no alternative')).toBeVisible();
+  await expect(page.getByText('Image with no alternative text')).toBeVisible();
 });
 
 test('an address with nothing at it says so', async ({ page }) => {

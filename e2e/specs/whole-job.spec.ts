@@ -23,7 +23,7 @@ test('a page goes from paste to signed off, one fix of each family at a time', a
   await expect(page.getByText('“List of 2. Item: Melt. Item: Strain. End of list.”')).toBeVisible();
   await apply(page);
 
-  await takeUp(page, 'Image with no alternative');
+  await takeUp(page, 'Image with no alternative text');
   await page.getByLabel('What would a reader look at?').fill('A smoker & its bellows');
   await expect(page.getByText('“Image, A smoker & its bellows”')).toBeVisible();
   await apply(page);

@@ -106,3 +106,47 @@ test.each<[string, () => string[], RegExp]>([
   expect(error).toMatch(reason);
   expect(error.trimEnd().split('\n')).toHaveLength(1);
 });
+
+describe('the encoding a page was read in', () => {
+  const latin = (text: string) => Buffer.from(text, 'latin1');
+
+  test('is the one it is written back in, and no byte outside the fixes changes', () => {
+    const page = latin('<meta charset="windows-1252"><h2>Pr\xfcfung \x80 5</h2><h2></h2><p>Caf\xe9 \x96 cr\xe8me</p>\r\n');
+    file('windows.html', page);
+    expect(call(['fix', 'windows.html', '--out', 'windows-fixed.html']).status).not.toBe(2);
+    expect(readFileSync(join(folder, 'windows-fixed.html')).toString('latin1')).toBe(page.toString('latin1').replace('<h2></h2>', ''));
+    const marked = Buffer.from([0xef, 0xbb, 0xbf, ...Buffer.from('<h2>Café</h2><h2></h2><p>x</p>')]);
+    file('marked.html', marked);
+    call(['fix', 'marked.html', '--out', 'marked-fixed.html']);
+    expect(readFileSync(join(folder, 'marked-fixed.html'))).toEqual(
+      Buffer.from([0xef, 0xbb, 0xbf, ...Buffer.from('<h2>Café</h2><p>x</p>')]),
+    );
+  });
+
+  test('takes the letters it has, and refuses those it has not with what to write in their place', () => {
+    file('describe.html', latin('<meta charset="windows-1252"><h2>Caf\xe9</h2><p>A <img src="a.png"></p>'));
+    const { fingerprint } = findingsOf('describe.html').find((finding) => finding.rule === 'images/no-alternative')!;
+    const describe = (alt: string) =>
+      call(['fix', 'describe.html', '--finding', fingerprint, '--remedy', 'describe', '--set', `alt=${alt}`, '--out', 'described.html']);
+    expect(describe('Crème brûlée, 5 €').status).not.toBe(2);
+    expect(readFileSync(join(folder, 'described.html')).toString('latin1')).toContain('alt="Cr\xe8me br\xfbl\xe9e, 5 \x80"');
+    const refused = describe('Łódź');
+    expect([refused.status, refused.error]).toEqual([
+      2,
+      expect.stringMatching(/windows-1252, which has no “Ł” \(write &#321;\), “ź” \(write &#378;\)/),
+    ]);
+  });
+
+  test('of four equal findings the one that is named by its fingerprint is fixed', () => {
+    const words = ['one', 'two', 'three', 'four'];
+    const html = `<h2>A</h2>${words.map((word) => `<p>${word}</p><h2></h2>`).join('')}<p>end</p>`;
+    file('twins.html', html);
+    const twins = findingsOf('twins.html').filter((finding) => finding.rule === 'headings/blank');
+    twins.forEach(({ fingerprint }, i) => {
+      expect(call(['fix', 'twins.html', '--finding', fingerprint, '--remedy', 'remove']).out).toBe(
+        html.replace(`<p>${words[i]}</p><h2></h2>`, `<p>${words[i]}</p>`),
+      );
+    });
+    expect(call(['fix', 'twins.html']).out).toBe(html.replaceAll('<h2></h2>', ''));
+  });
+});

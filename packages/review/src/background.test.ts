@@ -11,10 +11,12 @@ import {
   standard,
   THE_SYSTEM,
   type Desk,
+  nameProfile,
+  newProfile,
 } from './index.ts';
 import { bench, INES, RUTH, SAM } from './testing/bench.ts';
 
-const { services, db, at, page, look } = bench();
+const { services, db, at, page, look, SLUG } = bench();
 
 const dayFromNow = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 const audits = async (view: Desk) => (await db().selectFrom('audits').select('id').where('page_id', '=', view.pageId).execute()).length;
@@ -210,6 +212,36 @@ describe('the standard', () => {
     const view = await page('<h2>A</h2><p>The chart of combs is <a href="https://larkmoor.example/c">here</a>.</p>');
     await setStandard(services, SAM, { profile, version: (await now()).version, selection: { ...DEFAULT_PROFILE, questionsHold: false } });
     expect(await look(view.slug)).toMatchObject({ verdict: 'ready', tally: { judge: 1 } });
+  });
+
+  test('a collection and a content type name a profile of their own, and give it up again', async () => {
+    const faint = '<h2>Wax</h2><p style="color:#666666;background:#ffffff">Text of some words.</p>';
+    const view = await page(faint);
+    const name = `Strict ${SLUG}`;
+    expect(await newProfile(services, SAM, { name, selection: { ...PROFILES['wcag22-aaa']!, name } })).toMatchObject({ ok: true });
+    expect(await newProfile(services, SAM, { name, selection: DEFAULT_PROFILE })).toMatchObject({
+      ok: false,
+      problem: { code: 'duplicate' },
+    });
+    expect(await nameProfile(services, SAM, { profile: name, collection: SLUG, contentType: 'assignment' })).toMatchObject({
+      ok: true,
+      value: { pages: 0 },
+    });
+    expect((await look(view.slug)).verdict).toBe('ready');
+    await nameProfile(services, SAM, { profile: name, collection: SLUG });
+    expect((await look(view.slug)).verdict).toBe('held');
+    // A page that comes in is held to it too, and the house's own moves on without it.
+    expect((await page(faint)).verdict).toBe('held');
+    await setStandard(services, SAM, { profile, version: (await now()).version, selection: DEFAULT_PROFILE });
+    expect((await look(view.slug)).verdict).toBe('held');
+    await nameProfile(services, SAM, { profile: null, collection: SLUG });
+    expect((await look(view.slug)).verdict).toBe('ready');
+    expect(await nameProfile(services, INES, { profile: null, collection: SLUG })).toMatchObject({
+      ok: false,
+      problem: { code: 'not-allowed' },
+    });
+    expect(await nameProfile(services, SAM, { profile: null })).toMatchObject({ ok: false, problem: { code: 'declined' } });
+    await nameProfile(services, SAM, { profile: null, collection: SLUG, contentType: 'assignment' });
   });
 
   test('words of the house are an input of the audit: pages are audited again with them', async () => {

@@ -115,7 +115,7 @@ export async function progress(services: Services, actor: Actor): Promise<Progre
   if (!may(actor, 'see', 'house')) return [];
   return (await runningOf(services.db, AUDIT_ALL)).map(({ id, done: so, total }: Job) => ({
     id,
-    what: 'Auditing again after a change of the engine',
+    what: 'Auditing pages again',
     done: so,
     total,
   }));

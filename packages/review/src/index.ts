@@ -25,7 +25,7 @@ export type { Problem, Result } from './problems.ts';
 export type { Revised } from './record.ts';
 export { ledger, LEDGER_PAGES, shelf, type Ledger, type LedgerChoice, type LedgerRow, type ShelfRow } from './shelf.ts';
 export { desk, deskOf, type Desk, type Note, type RevisionView, type SignOffView } from './desk.ts';
-export { setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
+export { nameProfile, newProfile, setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
 export { AUDIT_ALL, AUDIT_PAGE, END_EXCEPTIONS } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';

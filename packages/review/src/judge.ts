@@ -64,6 +64,9 @@ function settlesAll({ places }: OnFinding, finding: StoredFinding): boolean {
 /** What an answer makes of a finding. Whoever is not sure hands the question on; the finding stays open. */
 const STANDINGS: Record<Answer, Standing> = { 'no problem': 'ruled out', stands: 'open', 'not sure': 'open' };
 
+/** Standings that an answer does not touch: they have an end of their own. */
+const SETTLED_OTHERWISE: readonly Standing[] = ['excepted', 'elsewhere'];
+
 /** Answers the question of a finding. The answer sticks while the finding stays the same one. */
 export function rule(services: Services, actor: Actor, wish: OnFinding & { answer: Answer }): Promise<Result<Settled>> {
   return onFinding(services, actor, 'rule', wish, async (trx, page, finding) => {
@@ -74,6 +77,13 @@ export function rule(services: Services, actor: Actor, wish: OnFinding & { answe
         why: 'The engine is sure of this one.',
         kept: 'The finding stands as it was.',
         next: 'Fix it, or let it stand with a reason.',
+      });
+    if (SETTLED_OTHERWISE.includes(finding.standing))
+      return refused({
+        code: 'nothing-to-do',
+        what: `This finding stands as ${finding.standing}`,
+        kept: 'The finding stands as it was.',
+        next: 'End that first, then answer the question.',
       });
     const standing = wish.answer === 'no problem' && !settlesAll(wish, finding) ? 'open' : STANDINGS[wish.answer];
     await writeRulings(trx, [finding.id], wish.answer, actor.id, wish.places ?? null);
@@ -185,10 +195,16 @@ export function setElsewhere(services: Services, actor: Actor, wish: OnFinding &
         kept: 'The finding stands as it was.',
       });
     }
+    // An exception that ran out, and that nobody has written down yet, gives way.
+    await endExceptionsOn(trx, [finding.id], actor.id);
     const because = wish.elsewhere ? 'only the theme or the host can fix it' : 'the page can fix it';
     return done({
       standing,
-      ...(await decide(trx, page, services, [standingOf(finding, { standing })], { by: actor.id, because, lapse: 'decision' })),
+      ...(await decide(trx, page, services, [standingOf(finding, { standing, excepted_until: null })], {
+        by: actor.id,
+        because,
+        lapse: 'decision',
+      })),
     });
   });
 }

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import {
   arrange,
   bringIn,
@@ -387,7 +388,10 @@ test('two revisions: what was fixed, kept and brought between them', async () =>
   const compared = await compareRevisions(services, INES, { pageId: first.pageId, from: 1, to: 2 });
   if (!compared.ok) throw new Error(compared.problem.what);
   const titles = (notes: readonly { title: string }[]) => notes.map((note) => note.title);
-  expect([titles(compared.value.fixed), titles(compared.value.kept)]).toEqual([['Heading with no text'], ['Image with no alternative']]);
+  expect([titles(compared.value.fixed), titles(compared.value.kept)]).toEqual([
+    ['Heading with no text'],
+    ['Image with no alternative text'],
+  ]);
   expect(compared.value.brought.length).toBeGreaterThan(0);
   const back = await compareRevisions(services, INES, { pageId: first.pageId, from: 2, to: 1 });
   expect(back.ok && titles(back.value.brought)).toEqual(['Heading with no text']);
@@ -410,5 +414,42 @@ test('an image’s other pages are found by where their markup leads, with what 
   expect(await imageUses(services, INES, { pageId: first.pageId, image: 'images/queen bee.png' })).toEqual({
     ok: true,
     value: [{ slug: second.slug, title: second.title, alt: 'A marked queen' }],
+  });
+});
+
+describe('a page’s bytes', () => {
+  const bring = (bytes: Buffer, title: string) =>
+    bringIn(services, INES, { collection: SLUG, title, incoming: { kind: 'bytes', bytes, fileName: 'page.html' } });
+  const revision = (view: Desk, number: number) =>
+    db()
+      .selectFrom('revisions')
+      .select(['encoding', 'bom', 'bytes_sha256'])
+      .where('page_id', '=', view.pageId)
+      .where('number', '=', number)
+      .executeTakeFirstOrThrow();
+  const kept = async (sha256: string) =>
+    (await db().selectFrom('files').select('size').where('sha256', '=', sha256).executeTakeFirst())?.size;
+
+  test('their encoding, mark and hash go along with every revision', async () => {
+    const bytes = Buffer.from([0xef, 0xbb, 0xbf, ...Buffer.from('<h2>Café</h2><h2></h2><p>x</p>')]);
+    await bring(bytes, 'Marked');
+    const view = await look('marked');
+    const first = await revision(view, 1);
+    expect(first).toMatchObject({ encoding: 'utf-8', bom: true, bytes_sha256: createHash('sha256').update(bytes).digest('hex') });
+    await fixAllCertain(services, INES, at(view));
+    expect(await revision(view, 2)).toEqual(first);
+    // The text alone gives these bytes back: they are not kept twice.
+    expect(await kept(first.bytes_sha256!)).toBeUndefined();
+  });
+
+  test('where the text would not give them back, the bytes are kept too', async () => {
+    const bytes = Buffer.concat([
+      Buffer.from('<meta charset=utf-8><h2>Wax '),
+      Buffer.from([0xff, 0xfe, 0x41]),
+      Buffer.from('</h2><p>x</p>'),
+    ]);
+    await bring(bytes, 'Broken letters');
+    const { encoding, bytes_sha256: sha256 } = await revision(await look('broken-letters'), 1);
+    expect([encoding, await kept(sha256!)]).toEqual(['utf-8', bytes.length]);
   });
 });

@@ -1,15 +1,19 @@
 import { ENGINE_VERSION, type Profile, type Vocabulary } from '@inkwell/core';
 import {
+  addProfile,
   addProfileVersion,
   addWeights,
   allKinds,
+  collectionBySlug,
   dropOldWeights,
+  holdAnew,
   house,
   lapseUnder,
   lockProfiles,
   moveToBars,
   pagesUnder,
   profileByName,
+  setProfileUse,
   writing,
   type Bar,
   type Write,
@@ -64,11 +68,74 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
     );
     await weigh(trx, bars);
     const version = bars[0]!.versionId;
-    const pages = await moveToBars(trx, profile.id, version, today);
+    const pages = await moveToBars(trx, profile.id, today);
     const lapsed = await lapseUnder(trx, version, actor.id, today);
     await dropOldWeights(trx, profile.id);
     if (wish.vocabulary) await auditUnder(trx, version, actor);
     return done({ version: profile.version + 1, pages, lapsed });
+  });
+}
+
+export interface AddProfile {
+  name: string;
+  selection: Profile;
+  vocabulary?: Vocabulary;
+}
+
+/** A profile beside the house's own, for collections and content types to name. */
+export async function newProfile(services: Services, actor: Actor, wish: AddProfile): Promise<Result<{ name: string; version: number }>> {
+  const barred = unlessAllowed(actor, 'set the standard', 'house');
+  if (barred) return barred;
+  return writing(services.db, async (trx) => {
+    await lockProfiles(trx, 'to change');
+    if (await profileByName(trx, wish.name)) {
+      return refused({
+        code: 'duplicate',
+        what: `There is a profile called ${wish.name} already`,
+        kept: 'Nothing was changed.',
+        next: 'Choose another name.',
+      });
+    }
+    const id = await addProfile(trx, wish.name);
+    const { name, selection, vocabulary = {} } = wish;
+    await weigh(trx, await addProfileVersion(trx, { id, name, version: 0, selection, vocabulary }, actor.id));
+    return done({ name, version: 1 });
+  });
+}
+
+export interface NameProfile {
+  /** Null: the house's own again. */
+  profile: string | null;
+  collection?: string;
+  contentType?: string;
+}
+
+/**
+ * Names the profile that a collection, a content type, or a content type in a collection is held to. Its pages' status is right when this
+ * returns.
+ */
+export async function nameProfile(services: Services, actor: Actor, wish: NameProfile): Promise<Result<{ pages: number }>> {
+  const barred = unlessAllowed(actor, 'set the standard', 'house');
+  if (barred) return barred;
+  if (!wish.collection && !wish.contentType)
+    return refused({
+      code: 'declined',
+      what: 'Nothing was named',
+      why: 'A profile is named for a collection, a content type, or both.',
+      kept: 'Nothing was changed.',
+    });
+  return writing(services.db, async (trx) => {
+    await lockProfiles(trx, 'to change');
+    const profile = wish.profile === null ? null : await profileByName(trx, wish.profile);
+    if (profile === undefined) return notFound('This profile');
+    const collection = wish.collection ? await collectionBySlug(trx, wish.collection) : null;
+    if (collection === undefined) return notFound('This collection');
+    await setProfileUse(trx, { collection: collection?.id ?? null, contentType: wish.contentType ?? null }, profile?.id ?? null);
+    const today = dayIn((await house(trx)).timeZone, services.now());
+    const { pages, versions } = await holdAnew(trx, today);
+    for (const version of versions) await lapseUnder(trx, version, actor.id, today);
+    for (const version of versions) await auditUnder(trx, version, actor);
+    return done({ pages });
   });
 }
 

@@ -12,6 +12,7 @@ import {
 import {
   fixedFindings,
   kindIds,
+  placesNamed,
   type Bar,
   type NewOccurrence,
   type NewStanding,
@@ -76,6 +77,7 @@ export async function track(
   return {
     ...sightings.result,
     standings: [
+      ...(await reopened(trx, sightings.widened)),
       ...compared.fixed.filter((one) => one.standing !== 'fixed').map((one) => standingOf(one, { standing: 'fixed' })),
       ...back.map((pair) => standingOf(pair.old, { standing: standingOnReturn(pair.old, before!) })),
     ],
@@ -86,6 +88,22 @@ export async function track(
 
 function distinct(kinds: ReturnType<typeof kindOf>[]) {
   return [...new Map(kinds.map((kind) => [kind.name, kind])).values()];
+}
+
+/** Findings that were settled for places they named, and have another now: they are open for that one. */
+async function reopened(trx: Write, widened: ReadonlyMap<StoredFinding, readonly number[]>): Promise<NewStanding[]> {
+  if (widened.size === 0) return [];
+  const named = await placesNamed(
+    trx,
+    [...widened.keys()].map((finding) => finding.id),
+  );
+  return [...widened].flatMap(([finding, places]) => {
+    const settled = named.get(finding.id);
+    if (!settled || places.every((place) => settled.includes(place))) return [];
+    return [
+      standingOf(finding, { standing: 'open', ruled: finding.standing === 'ruled out' ? null : finding.ruled, excepted_until: null }),
+    ];
+  });
 }
 
 /** A finding that was ruled out or excepted and comes back unchanged stays so, while the exception holds. */
@@ -105,6 +123,9 @@ class Sightings {
     freshRules: [] as string[],
     begun: [] as NewOccurrence[],
   };
+
+  /** Settled findings with places they did not have, and all they have now. */
+  readonly widened = new Map<StoredFinding, readonly number[]>();
 
   constructor(
     private readonly moves: Moves,
@@ -127,7 +148,10 @@ class Sightings {
       }
       this.result.ended.push(...old.occurrenceIds);
     }
-    this.begin(finding, { finding_id: old.id, fresh: null }, this.numbersFor(old, finding));
+    const numbers = this.numbersFor(old, finding);
+    const settled = old.standing === 'excepted' || old.standing === 'ruled out';
+    if (settled && numbers.some((number) => !old.placeNumbers.includes(number))) this.widened.set(old, numbers);
+    this.begin(finding, { finding_id: old.id, fresh: null }, numbers);
   }
 
   end(gone: readonly StoredFinding[]): void {

@@ -3,6 +3,7 @@ export type { Answer, Cause, Release, Role, Standing, Tables } from './schema.ts
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, type HouseRow } from './queries/house.ts';
 export {
+  addProfile,
   addProfileVersion,
   addWeights,
   allKinds,
@@ -11,6 +12,7 @@ export {
   dropOldWeights,
   kindIds,
   profileByName,
+  setProfileUse,
   type Bar,
   type Kind,
   type KindWeight,
@@ -54,6 +56,7 @@ export {
   endExceptionsOn,
   exceptionsOn,
   pagesToReopen,
+  placesNamed,
   questionsOn,
   ranOut,
   rulingsOn,
@@ -66,6 +69,7 @@ export {
   type Waiting,
 } from './queries/decisions.ts';
 export {
+  holdAnew,
   lapseUnder,
   ledgerLines,
   ledgerSums,

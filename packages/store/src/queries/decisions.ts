@@ -49,6 +49,15 @@ export async function writeRulings(
     from unnest(${findings}::integer[]) id`.execute(trx);
 }
 
+/** Of findings that a ruling or an exception in force settled for the places it names: those places. Others it settled altogether. */
+export async function placesNamed(trx: Write, findings: readonly number[]): Promise<Map<number, number[]>> {
+  const { rows } = await sql<{ id: number; places: number[] }>`select finding_id as id, places from exceptions
+      where finding_id = any(${findings}::integer[]) and ended_at is null and places is not null
+    union all select finding_id, places from rulings
+      where finding_id = any(${findings}::integer[]) and taken_back_at is null and places is not null`.execute(trx);
+  return new Map(rows.map((row) => [row.id, row.places]));
+}
+
 /** Puts a question to whoever has a part. */
 export async function askAbout(trx: Write, finding: number, waitsFor: Role, by: string): Promise<void> {
   await trx.insertInto('questions').values({ finding_id: finding, waits_for: waitsFor, asked_by: by, answered_by: null }).execute();

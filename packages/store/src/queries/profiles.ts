@@ -1,4 +1,4 @@
-import { sql } from 'kysely';
+import { sql, type RawBuilder } from 'kysely';
 import type { Family, FindingOutcome, Profile, Values, Vocabulary, Weight } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
@@ -21,17 +21,45 @@ export async function barById(db: Database | Write, id: number): Promise<Bar> {
   return rows[0]!;
 }
 
-/** The bar pages of a content type in a collection are held to: the closest profile's newest version. */
+/**
+ * The id of the bar that pages of a content type in a collection are held to: of the newest version of the closest profile, that for
+ * their content type if it has one. Both arguments may be columns.
+ */
+export function closestBar(collection: RawBuilder<unknown>, contentType: RawBuilder<unknown>): RawBuilder<unknown> {
+  return sql`(select b.id from bars b join profile_versions v on v.id = b.profile_version_id
+    join profiles p on p.id = v.profile_id and p.version = v.version
+    where b.content_type in (${contentType}, '') and p.id = coalesce(
+      (select u.profile_id from profile_uses u
+        where (u.collection_id = ${collection} or u.collection_id is null) and (u.content_type = ${contentType} or u.content_type is null)
+        order by u.collection_id is null, u.content_type is null limit 1),
+      (select profile_id from house))
+    order by b.content_type = '' limit 1)`;
+}
+
+/** The bar pages of a content type in a collection are held to. */
 export async function barFor(db: Database | Write, collectionId: number, contentType: string): Promise<Bar> {
-  const { rows } = await sql<Bar>`${BAR} join profiles p on p.id = v.profile_id and p.version = v.version
-    where p.id = coalesce(
-        (select profile_id from profile_uses u where (u.collection_id = ${collectionId} or u.collection_id is null)
-          and (u.content_type = ${contentType} or u.content_type is null)
-          order by u.collection_id is null, u.content_type is null limit 1),
-        (select profile_id from house))
-      and b.content_type in (${contentType}, '')
-    order by b.content_type = '' limit 1`.execute(db);
+  const { rows } = await sql<Bar>`${BAR} where b.id = ${closestBar(sql`${collectionId}::integer`, sql`${contentType}::text`)}`.execute(db);
   return rows[0]!;
+}
+
+/** A profile with its first version still to come. */
+export async function addProfile(trx: Write, name: string): Promise<number> {
+  return (await trx.insertInto('profiles').values({ name, version: 0 }).returning('id').executeTakeFirstOrThrow()).id;
+}
+
+/** Names the profile of a collection, of a content type, or of both together; null: it has none of its own any more. */
+export async function setProfileUse(
+  trx: Write,
+  of: { collection: number | null; contentType: string | null },
+  profileId: number | null,
+): Promise<void> {
+  await sql`delete from profile_uses where collection_id is not distinct from ${of.collection}::integer
+    and content_type is not distinct from ${of.contentType}::text`.execute(trx);
+  if (profileId !== null)
+    await trx
+      .insertInto('profile_uses')
+      .values({ collection_id: of.collection, content_type: of.contentType, profile_id: profileId })
+      .execute();
 }
 
 export interface Kind {

@@ -3,6 +3,7 @@ import type { Family, FindingOutcome, Verdict, Weight } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Release } from '../schema.ts';
 import type { Collection } from './collections.ts';
+import { closestBar } from './profiles.ts';
 
 /** Whether finding `f` is open on a day: `isOpenOn` in SQL. */
 const OPEN = (today: string) =>
@@ -90,18 +91,28 @@ export function refreshStatus(trx: Write, pages: readonly number[], today: strin
  * Moves the pages that were held to an older version of a profile to the bars of a newer one, and counts them anew, in one statement.
  * Gives how many.
  */
-export async function moveToBars(trx: Write, profileId: number, versionId: number, today: string): Promise<number> {
+export async function moveToBars(trx: Write, profileId: number, today: string): Promise<number> {
   // Half a million findings are counted in memory rather than on disk.
   await sql`set local work_mem = '64MB'`.execute(trx);
-  const bar = sql`(select b.id from bars b where b.profile_version_id = ${versionId} and b.content_type in (p.content_type, '')
-    order by b.content_type = '' limit 1)`;
   const moved = await writeStatus(
     trx,
-    sql`select s.page_id, ${bar} as bar_id from page_status s join pages p on p.id = s.page_id join bars old on old.id = s.bar_id
-    join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId}`,
+    sql`select s.page_id, ${closestBar(sql`held.collection_id`, sql`held.content_type`)} as bar_id from page_status s
+      join pages held on held.id = s.page_id join bars old on old.id = s.bar_id
+      join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId}`,
     today,
   );
   return moved.length;
+}
+
+/** Holds every page to the bar that is closest to it now, and counts those anew that had another. Gives the bars they moved to. */
+export async function holdAnew(trx: Write, today: string): Promise<{ pages: number; versions: number[] }> {
+  await sql`set local work_mem = '64MB'`.execute(trx);
+  const closest = sql`select s.page_id, s.bar_id as old, ${closestBar(sql`held.collection_id`, sql`held.content_type`)} as bar_id
+    from page_status s join pages held on held.id = s.page_id`;
+  const moved = await writeStatus(trx, sql`select page_id, bar_id from (${closest}) c where c.old <> c.bar_id`, today);
+  const { rows } = await sql<{ id: number }>`select distinct b.profile_version_id as id from page_status s join bars b on b.id = s.bar_id
+    where s.page_id = any(${moved.map((page) => page.page_id)}::integer[])`.execute(trx);
+  return { pages: moved.length, versions: rows.map((row) => row.id) };
 }
 
 /** Pages that are held to a version of a profile, the newest first. */

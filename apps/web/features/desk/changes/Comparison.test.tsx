@@ -25,7 +25,7 @@ const COMPARED = {
   to: { number: 3, html: '<p>The hive stands in the snow.</p>\n<p>It is old.</p>' },
   fixed: [note(1, 'The link says only “here”')],
   kept: [],
-  brought: [note(2, 'The image hive.png has no alternative')],
+  brought: [note(2, 'The image hive.png has no alternative text')],
 } as unknown as RevisionsCompared;
 
 test('two revisions are asked for, and what became of the notes is told', async () => {
@@ -38,7 +38,7 @@ test('two revisions are asked for, and what became of the notes is told', async 
     'New: 1 note',
   ]);
   expect(within(screen.getByRole('heading', { name: 'New: 1 note' }).parentElement!).getByRole('listitem').textContent).toBe(
-    'Must: The image hive.png has no alternative',
+    'Must: The image hive.png has no alternative text',
   );
 });
 

@@ -32,8 +32,8 @@ test('a draft’s notes say where, how heavy and what', () => {
       start: 16,
       end: 36,
       line: 2,
-      title: 'Image with no alternative',
-      sentence: 'The image hive.png has no alternative',
+      title: 'Image with no alternative text',
+      sentence: 'The image hive.png has no alternative text',
       why: expect.stringContaining('cannot see it') as string,
     },
   ]);
