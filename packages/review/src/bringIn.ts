@@ -1,4 +1,4 @@
-import { escapeText, parsePage, tidy, type Scope, type Verdict } from '@inkwell/core';
+import { escapeText, tidy, type Scope, type Verdict } from '@inkwell/core';
 import { acceptText, decodeHtml, encodeText, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
 import {
   addPage,
@@ -13,7 +13,6 @@ import {
   type Write,
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
-import { titleOf } from './engine/perform.ts';
 import { examineNew } from './examine.ts';
 import { done, notFound, refused, type Problem, type Result } from './problems.ts';
 import { record } from './record.ts';
@@ -66,8 +65,10 @@ export async function bringIn(services: Services, actor: Actor, wish: BringIn): 
   if (!read.ok)
     return refused({ code: 'bad-page', ...REFUSALS[read.reason], kept: 'Nothing was brought in, and nothing already here was touched.' });
   const html = hasMarkup(read.text) ? read.text : asParagraphs(read.text);
-  const page = parsePage(html, wish.scope ? { scope: wish.scope } : {});
-  const title = tidy(wish.title ?? '') || (page.scope === 'document' ? titleOf(page, '') : '');
+  const given = tidy(wish.title ?? '');
+  const alone = { html, scope: wish.scope ?? null, title: given, address: '', neighbours: { titles: {} } };
+  const { scope, title: own } = await services.engine.run('refer', { page: alone });
+  const title = given || (scope === 'document' ? own : '');
   if (!title)
     return refused({
       code: 'bad-page',
@@ -80,7 +81,7 @@ export async function bringIn(services: Services, actor: Actor, wish: BringIn): 
   return store(services, actor, collection, {
     html,
     title,
-    scope: page.scope,
+    scope,
     contentType: wish.contentType ?? defaultType(collection),
     read,
     bytes: bytes?.bytes ?? null,

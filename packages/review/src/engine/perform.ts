@@ -24,7 +24,7 @@ type Performers = { [N in TaskName]: (wish: Tasks[N]['wish']) => Tasks[N]['gives
 const PERFORM: Performers = {
   refer: ({ page }) => {
     const parsed = open(page);
-    return { title: titleOf(parsed, page.title), references: referencesOf(parsed, page.address) };
+    return { scope: parsed.scope, title: titleOf(parsed, page.title), references: referencesOf(parsed, page.address) };
   },
   examine: ({ page }) => examined(open(page), page),
   fix({ page, finding: key, stored, remedy, inputs }) {
@@ -72,13 +72,20 @@ export const HERE: Engine = { run: async (name, wish) => perform(name, wish) };
 
 const GONE: Declined = { ok: false, gone: true, reason: 'It is no longer on the page.' };
 
-function open({ html, scope, title, address, neighbours }: PlacedText): Page {
-  return parsePage(html, { scope, surroundings: surroundingsFrom({ address, scope, title }, neighbours) });
+function open({ html, scope, title, address, neighbours }: Tasks['refer']['wish']['page']): Page {
+  const surroundings = surroundingsFrom({ address, scope: scope ?? 'document', title }, neighbours);
+  return parsePage(html, { ...(scope ? { scope } : {}), surroundings });
 }
 
 function examined(page: Page, placed: PlacedText): Examined {
   const { engine, findings } = auditPage(page);
-  return { engine, findings: [...findings], title: titleOf(page, placed.title), references: referencesOf(page, placed.address) };
+  return {
+    engine,
+    findings: [...findings],
+    scope: page.scope,
+    title: titleOf(page, placed.title),
+    references: referencesOf(page, placed.address),
+  };
 }
 
 function changed(placed: PlacedText, html: string, many: number): Changed {
@@ -108,7 +115,7 @@ function renamed(placed: PlacedText, before: Page, after: string, path: string):
 }
 
 /** A document's title is its own; a fragment's is the platform's. */
-export function titleOf(page: Page, known: string): string {
+function titleOf(page: Page, known: string): string {
   if (page.scope === 'fragment') return known;
   return titleText(page) || known || outline(page)[0]?.name || 'Page without a title';
 }

@@ -12,6 +12,8 @@ export interface PlacedText {
 
 /** What a text is and names, before anybody looked for what is wrong. */
 export interface Referred {
+  /** What its own tags make it, unless the caller said. */
+  scope: Scope;
   title: string;
   references: Reference[];
 }
@@ -46,7 +48,7 @@ export interface Changed {
 export type Declined = { ok: false; gone: boolean; reason: string };
 
 export interface Tasks {
-  refer: { wish: { page: PlacedText }; gives: Referred };
+  refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred };
   examine: { wish: { page: PlacedText }; gives: Examined };
   /** `stored`: the finding as this very engine saw it in this very text: it need not look again. */
   fix: {
