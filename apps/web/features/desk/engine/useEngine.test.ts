@@ -25,6 +25,9 @@ class TestWorker extends EventTarget {
   }
 }
 
+// The worker answers when it likes: what it changes is waited for, not acted on.
+beforeAll(() => void Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false }));
+
 const QUESTION = { kind: 'heard', page: pageTextOf(deskOf('<p>x</p>')) } as const;
 
 function start(longest?: number) {

@@ -19,7 +19,7 @@ const rows = () =>
 test('a draft’s notes stand by line, with their weight in words and their family', () => {
   render(<DraftNotes notes={notesOf('<h2>Wax</h2>\n<p>See <img src="hive.png"> in winter.</p>')} taken={null} onTake={() => undefined} />);
   expect(screen.getByRole('heading', { name: 'In this draft: 1 note' })).toBeTruthy();
-  expect(rows()).toEqual(['line 2Must: The image hive.png has no alternativeImages']);
+  expect(rows()).toEqual(['line 2Must: The image hive.png has no alternative textImages']);
 });
 
 test('a draft with nothing to fix says so', () => {
