@@ -19,7 +19,17 @@ import {
   type Result,
   type Services,
 } from '@inkwell/review';
-import { addCollection, emptyHouse, isFurnished, migrate, openDatabase, placeFiles, setPeople, type NewFile } from '@inkwell/store';
+import {
+  addCollection,
+  emptyHouse,
+  isFurnished,
+  migrate,
+  nameHouse,
+  openDatabase,
+  placeFiles,
+  setPeople,
+  type NewFile,
+} from '@inkwell/store';
 import { COLLECTIONS, PEOPLE, STEPS, type ScenarioCollection, type Step } from './scenario.ts';
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
@@ -34,6 +44,7 @@ async function seed(): Promise<void> {
     await migrate(db);
     if (process.argv.includes('--fresh')) await emptyHouse(db);
     if (await isFurnished(db)) return;
+    await nameHouse(db, 'Larkmoor Open College');
     await setPeople(db, PEOPLE);
     for (const collection of COLLECTIONS) await bringCollection(services, collection);
     for (const step of STEPS) await take(services, step);

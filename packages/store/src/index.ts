@@ -1,7 +1,7 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
 export type { Answer, Cause, Release, Role, Standing, Tables } from './schema.ts';
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
-export { emptyHouse, house, isFurnished, lockProfiles, type HouseRow } from './queries/house.ts';
+export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
   addProfile,
   addProfileVersion,

@@ -14,7 +14,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`insert into profile_versions (profile_id, version, selection, vocabulary, made_by) values (${profile}, 1,
     ${JSON.stringify(DEFAULT_PROFILE)}, '{}', 'system')`.execute(db);
   await sql`insert into bars (profile_version_id, content_type, questions_hold) select id, '', true from profile_versions`.execute(db);
-  await sql`insert into house (name, time_zone, elsewhere_holds, profile_id) values ('Larkmoor Open College',
+  await sql`insert into house (name, time_zone, elsewhere_holds, profile_id) values ('Our house',
     ${process.env.INKWELL_TIME_ZONE || 'Europe/London'}, false, ${profile})`.execute(db);
   for (const statement of [...FINDINGS, ...DECISIONS, ...STATUS, ...WORK]) await sql.raw(statement).execute(db);
 }

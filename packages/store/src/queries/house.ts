@@ -24,6 +24,11 @@ export async function house(db: Database | Write): Promise<HouseRow> {
   };
 }
 
+/** Gives the house its name. */
+export async function nameHouse(db: Database | Write, name: string): Promise<void> {
+  await db.updateTable('house').set({ name }).execute();
+}
+
 /** Waits for whoever changes a profile, or makes them wait: a kind of finding must not come in between a profile and its weights. */
 export async function lockProfiles(trx: Write, way: 'to change' | 'to use'): Promise<void> {
   await (way === 'to change' ? sql`select pg_advisory_xact_lock(4310002)` : sql`select pg_advisory_xact_lock_shared(4310002)`).execute(trx);
