@@ -43,10 +43,10 @@ test('the list is narrowed by weight, criterion, standing and words, and next ke
   await expect(page).toHaveURL(/criterion=1\.1\.1/);
   await page.getByRole('button', { name: 'Show all' }).click();
   await page.getByRole('searchbox', { name: 'Words' }).fill('no text');
-  await expect(heading).toHaveText('Notes, in page order: 2 open');
+  await expect(heading).toHaveText('Notes, in page order: 3 open');
   const url = page.url();
   await page.goto(url);
-  await expect(heading).toHaveText('Notes, in page order: 2 open');
+  await expect(heading).toHaveText('Notes, in page order: 3 open');
   await expect(page.getByRole('searchbox', { name: 'Words' })).toHaveValue('no text');
 });
 

@@ -43,7 +43,7 @@ test('a collection of many pages is read a hundred at a time, in an order, and n
   await page.getByRole('link', { name: `36 held in ${ownTitle()}` }).click();
   await expect(rows).toHaveCount(36);
   expect((await page.goto(`/collections/${collection}?after=broken`))!.status()).toBe(200);
-  await expect(page.getByRole('alert')).toContainText('This place in the ledger is not known');
+  await expect(page.getByRole('alert').filter({ hasText: 'This place in the ledger is not known' })).toBeVisible();
 });
 
 test('of two who decide on one finding the second is told what the first decided, and nothing is overwritten', async ({
@@ -56,8 +56,9 @@ test('of two who decide on one finding the second is told what the first decided
   await page.getByRole('button', { name: 'Yes, it is plain where it stands' }).click();
   await expect(standing(page)).toContainText('Ready');
   await other.getByRole('button', { name: 'No, it needs better words' }).click();
-  await expect(other.getByRole('alert')).toContainText('This was decided since you opened the page');
-  await expect(other.getByRole('alert')).toContainText('it now stands as ruled out');
+  await expect(other.getByRole('alert').filter({ hasText: 'This was decided since you opened the page' })).toContainText(
+    'it now stands as ruled out',
+  );
   await other.getByRole('button', { name: 'Show the newest revision' }).click();
   await expect(standing(other)).toContainText('Ready');
 });
@@ -71,12 +72,13 @@ test('keys typed ahead are done one after another: three times undo are three st
   await page.getByRole('heading', { level: 1 }).click();
   for (const key of 'uuu') await page.keyboard.press(key);
   await expect(standing(page)).toContainText('revision 7');
-  await expect(page.getByRole('alert')).toHaveCount(0);
+  // The frame has an alert of its own, for titles; nothing is told in it.
+  await expect(page.getByRole('alert').filter({ hasText: /\w/ })).toHaveCount(0);
   await expect(page.getByRole('heading', { name: 'Notes, in page order: 3 open' })).toBeVisible();
 });
 
 test('what only the theme can fix is told apart, and comes back', async ({ page }) => {
-  await bringIn(page, '<h2>Wax</h2><h2></h2><p>Text.</p>', freshTitle('Theme'));
+  await bringIn(page, '<h2>Wax</h2><p>Words.</p><h2></h2><p>Text.</p>', freshTitle('Theme'));
   await takeUp(page, 'Heading with no text');
   await page.getByRole('button', { name: 'For the theme or host' }).click();
   await expect(standing(page)).toContainText('Ready');
@@ -84,6 +86,11 @@ test('what only the theme can fix is told apart, and comes back', async ({ page 
   await page.getByRole('button', { name: /^The page can fix it: / }).click();
   await expect(standing(page)).toContainText('Held');
 });
+
+/** Puts somebody at the desk, and waits until the server knows. */
+async function atDesk(page: Page, who: string): Promise<void> {
+  await Promise.all([page.waitForResponse('**/api/person'), page.getByLabel('At the desk').selectOption(who)]);
+}
 
 test('a draft is one person’s: another at the same browser finds none', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p>Text</p>\n', freshTitle('Whose draft'));
@@ -94,10 +101,10 @@ test('a draft is one person’s: another at the same browser finds none', async 
   await expect(page.getByRole('heading', { name: /^In this draft/ })).toBeVisible();
   // It is written down before the page is left.
   await page.waitForTimeout(300);
-  await page.getByLabel('At the desk').selectOption('Tomas Wren, reviewer');
+  await atDesk(page, 'Tomas Wren, reviewer');
   await page.reload();
   await expect(page.locator('.cm-content')).not.toContainText('Of Ines');
-  await page.getByLabel('At the desk').selectOption('Ines Calder, reviewer');
+  await atDesk(page, 'Ines Calder, reviewer');
   await page.reload();
   await expect(page.locator('.cm-content')).toContainText('Of Ines');
   await page.getByRole('button', { name: /^Save as revision/ }).click();

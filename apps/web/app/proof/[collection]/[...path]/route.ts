@@ -54,13 +54,13 @@ interface Sent {
   bytes: (from: number, to: number) => AsyncGenerator<Buffer>;
 }
 
-/** A file, whole or the range that was asked for (RFC 9110, single ranges of bytes), sent piece by piece. */
+/** A file, as its very bytes, whole or the range that was asked for (RFC 9110, single ranges of bytes), sent piece by piece. */
 function fileResponse(request: Request, { file, bytes }: Sent): Response {
   const tag = `"${file.sha256}"`;
   const headers = {
     ...GUARD,
     'content-type': file.mediaType,
-    'cache-control': 'private, max-age=300',
+    'cache-control': 'private, max-age=300, no-transform',
     'accept-ranges': 'bytes',
     etag: tag,
   };
