@@ -72,8 +72,8 @@ test('keys typed ahead are done one after another: three times undo are three st
   await page.getByRole('heading', { level: 1 }).click();
   for (const key of 'uuu') await page.keyboard.press(key);
   await expect(standing(page)).toContainText('revision 7');
-  // The frame has an alert of its own, for titles; nothing is told in it.
-  await expect(page.getByRole('alert').filter({ hasText: /\w/ })).toHaveCount(0);
+
+  await expect(page.locator('#content').getByRole('alert')).toHaveCount(0);
   await expect(page.getByRole('heading', { name: 'Notes, in page order: 3 open' })).toBeVisible();
 });
 
@@ -117,10 +117,11 @@ test('a request that is too long is refused before it is read, and files are ser
   const address = '/proof/a-first-year-with-bees/images/smoker.png';
   const whole = await request.get(address);
   const bytes = await whole.body();
-  expect([whole.status(), whole.headers()['accept-ranges'], Number(whole.headers()['content-length'])]).toEqual([
+  expect([whole.status(), whole.headers()['accept-ranges'], whole.headers()['content-encoding'], bytes.subarray(1, 4).toString()]).toEqual([
     200,
     'bytes',
-    bytes.length,
+    undefined,
+    'PNG',
   ]);
   const part = await request.get(address, { headers: { range: 'bytes=10-29' } });
   expect([part.status(), part.headers()['content-range'], (await part.body()).equals(bytes.subarray(10, 30))]).toEqual([
