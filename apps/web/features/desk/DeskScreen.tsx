@@ -97,7 +97,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 
   return (
-    <DraftHolder state={state} actions={actions} engine={engine} person={person.id}>
+    <DraftHolder key={person.id} state={state} actions={actions} engine={engine} person={person.id}>
       <Layout id="content">
         <StandingLine state={state} actions={actions} can={can} query={onward} />
         <DeskFaces state={state} actions={actions} engine={engine} can={can} view={view} onView={setView} pair={pair} onPair={setPair} />

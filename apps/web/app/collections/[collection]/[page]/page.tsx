@@ -48,7 +48,7 @@ export default async function DeskPage(place: Place) {
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
       <DeskScreen
-        key={`${shown.pageId} ${actor.id}`}
+        key={shown.pageId}
         initial={shown}
         person={{ id: actor.id, keepsTime: actor.keepsTime }}
         can={permissions(actor, shown.collection.id)}
