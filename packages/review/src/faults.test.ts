@@ -268,3 +268,10 @@ describe('twins', () => {
     }
   });
 });
+
+test('a page with hundreds of failures stands first in the Ledger, and the next page can be asked for', async () => {
+  const crowded = await page(`<h2>A</h2><p>x</p>${'<p>A <img src="hive.png"></p>'.repeat(230)}`);
+  await page('<h2>A</h2><p>x</p>');
+  const first = await ledger(services, INES, { collection: SLUG });
+  expect(first.ok && first.value.pages[0]!.slug).toBe(crowded.slug);
+});

@@ -245,7 +245,7 @@ export interface LedgerLine extends Status {
 const SORTED: Record<LedgerOrder, { by: RawBuilder<unknown>; key: (line: LedgerLine) => string | number }> = {
   // The most first: the keys are turned round, so that every order goes one way.
   holding: {
-    by: sql`-(s.holding * 10000000 + s.must * 10000 + s.questions)`,
+    by: sql`-(s.holding::bigint * 10000000 + s.must * 10000 + s.questions)`,
     key: (line) => -(line.holding * 10_000_000 + line.must * 10_000 + line.questions),
   },
   title: { by: sql`p.title collate "und-x-icu"`, key: (line) => line.title },
