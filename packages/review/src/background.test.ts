@@ -3,6 +3,7 @@ import {
   fix,
   auditAgain,
   auditAllAgain,
+  cancelWork,
   compareRevisions,
   letStand,
   saveSource,
@@ -77,6 +78,23 @@ describe('an audit has an id and knows its inputs', () => {
     expect(after).toMatchObject({ verdict: 'judge', release: 'lapsed', signOff: { lapsed: { because: 'audit', by: 'Inkwell Check' } } });
     expect(after.notes.map((note) => note.id)).toContain(after.signOff!.lapsed!.finding);
   });
+});
+
+test('the walk to a newer engine, once cancelled, is not begun again by the next round of the worker', async () => {
+  const view = await page('<h2></h2>');
+  await db().updateTable('audits').set({ engine: '0.0.1' }).where('page_id', '=', view.pageId).execute();
+  await db()
+    .deleteFrom('jobs' as never)
+    .execute();
+  const begun = await auditAllAgain(services, THE_SYSTEM);
+  const id = begun.ok ? begun.value : null;
+  expect(id).toMatch(/^\d+$/);
+  expect(await cancelWork(services, SAM, { id: id! })).toMatchObject({ ok: true });
+  expect(await auditAllAgain(services, THE_SYSTEM)).toEqual({ ok: true, value: null });
+  expect(await jobsFor(view)).toBe(0);
+  await db()
+    .deleteFrom('jobs' as never)
+    .execute();
 });
 
 describe('pages of a collection know of one another', () => {

@@ -13,7 +13,7 @@ import {
   type PlacedPage,
   type Write,
 } from '@inkwell/store';
-import { cancelJob, enqueueUnder, jobById, runningOf, type Job } from '@inkwell/work';
+import { cancelJob, enqueueUnder, jobById, runningOf, wasCancelled, type Job } from '@inkwell/work';
 import { may, unlessAllowed, type Actor } from './actor.ts';
 import { decide } from './decide.ts';
 import { inputsOf, seenAt } from './examine.ts';
@@ -98,9 +98,12 @@ export async function auditAllAgain(services: Services, actor: Actor): Promise<R
   if (barred) return barred;
   // One such walk at a time: while it goes on, or has not been counted, no other begins.
   if ((await runningOf(services.db, AUDIT_ALL)).length > 0) return done(null);
+  // Whoever cancelled it for this engine meant it: the next engine begins anew.
+  const walk = { engine: ENGINE_VERSION };
+  if (await wasCancelled(services.db, AUDIT_ALL, walk)) return done(null);
   const pages = await pagesOfOtherEngines(services.db, ENGINE_VERSION);
   if (pages.length === 0) return done(null);
-  return done(await services.db.transaction().execute((trx) => enqueueUnder(trx, actor.id, AUDIT_ALL, pages.map(auditJob))));
+  return done(await services.db.transaction().execute((trx) => enqueueUnder(trx, actor.id, AUDIT_ALL, pages.map(auditJob), walk)));
 }
 
 /** How far work in the background is. */

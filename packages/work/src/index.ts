@@ -10,6 +10,7 @@ export {
   jobById,
   reclaimLapsed,
   runningOf,
+  wasCancelled,
   type Job,
   type JobState,
   type NewJob,

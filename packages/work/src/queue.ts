@@ -44,10 +44,18 @@ export async function enqueue(
 }
 
 /** Puts a parent in and its jobs under it, in order. Its progress counts those that were not waiting already. Gives its id. */
-export async function enqueueUnder(db: Connection, by: string, kind: string, jobs: readonly NewJob[]): Promise<string> {
+export async function enqueueUnder(
+  db: Connection,
+  by: string,
+  kind: string,
+  jobs: readonly NewJob[],
+  payload: object = {},
+): Promise<string> {
   const { rows } = await sql<{
     id: string;
-  }>`insert into jobs (kind, state, made_by) values (${kind}, 'running', ${by}) returning id`.execute(db);
+  }>`insert into jobs (kind, payload, state, made_by) values (${kind}, ${JSON.stringify(payload)}::jsonb, 'running', ${by}) returning id`.execute(
+    db,
+  );
   const { id } = rows[0]!;
   const total = await enqueue(db, by, jobs, { parent: id });
   // Jobs of it may have ended while others were put in.
@@ -123,4 +131,11 @@ export async function runningOf(db: Connection, kind: string): Promise<Job[]> {
   const { rows } = await sql<Job>`select ${COLUMNS} from jobs where kind = ${kind} and state = 'running' and parent_id is null and total > 0
       order by id desc limit 5`.execute(db);
   return rows;
+}
+
+/** Whether a parent of a kind and payload was cancelled: what the system would put in by itself is then not put in again. */
+export async function wasCancelled(db: Connection, kind: string, payload: object): Promise<boolean> {
+  const { rows } = await sql`select 1 from jobs where kind = ${kind} and state = 'cancelled' and parent_id is null
+      and payload = ${JSON.stringify(payload)}::jsonb limit 1`.execute(db);
+  return rows.length > 0;
 }
