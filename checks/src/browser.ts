@@ -1,11 +1,13 @@
 import { readFileSync, statSync } from 'node:fs';
 import { extname } from 'node:path';
+import { browserReadsAsXml } from '@inkwell/core';
 import { decodeHtml } from '@inkwell/formats';
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 
 const TYPES: Record<string, string> = {
   '.html': 'text/html',
   '.htm': 'text/html',
+  '.xhtml': 'text/html',
   '.css': 'text/css',
   '.svg': 'image/svg+xml',
   '.png': 'image/png',
@@ -35,11 +37,14 @@ export async function openBrowser(): Promise<{ browser: Browser; context: Browse
     if (url.origin !== ORIGIN || !statSync(path, { throwIfNoEntry: false })?.isFile()) return route.fulfill({ status: 404, body: '' });
     const type = TYPES[extname(path)] ?? 'application/octet-stream';
     // A page is given as the text we read: which encoding a file is in is checked elsewhere.
+    const put = inPlaceOf.get(path);
     const read = type === 'text/html' ? decodeHtml(readFileSync(path)) : null;
+    const text = put ?? (read?.ok ? read.text : null);
     return route.fulfill({
-      body: read?.ok ? read.text : readFileSync(path),
+      body: text ?? readFileSync(path),
       headers: {
-        'content-type': read ? 'text/html; charset=utf-8' : type,
+        // The browser reads a page as the engine does: as XML where it is XHTML.
+        'content-type': text === null ? type : `${browserReadsAsXml(text, path) ? 'application/xhtml+xml' : 'text/html'}; charset=utf-8`,
         'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'",
       },
     });
@@ -47,7 +52,13 @@ export async function openBrowser(): Promise<{ browser: Browser; context: Browse
   return { browser, context, close: () => browser.close() };
 }
 
-export async function show(page: Page, file: string): Promise<void> {
+/** Texts shown in place of files, by path. */
+const inPlaceOf = new Map<string, string>();
+
+/** Shows a file, or another text in its place, with all that lies beside it. */
+export async function show(page: Page, file: string, text?: string): Promise<void> {
+  if (text === undefined) inPlaceOf.delete(file);
+  else inPlaceOf.set(file, text);
   await page.goto(ORIGIN + encodeURI(file), { waitUntil: 'load' });
   // Functions sent to the page carry a helper's name from compilation.
   await page.evaluate('globalThis.__name = (made) => made');

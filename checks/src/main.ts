@@ -37,7 +37,7 @@ async function main(): Promise<void> {
     for (const file of files) {
       const tab = await context.newPage();
       await show(tab, file);
-      const page = openFile(file);
+      const page = openFile(file)!;
       add(here[1], await compareNames(context, tab, page, file));
       add(here[0], await compareStyles(tab, page, file));
       await tab.close();

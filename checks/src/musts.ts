@@ -10,7 +10,7 @@ const EACH = Number(process.env.INKWELL_CHECK_PAGES ?? 7);
 const counts = new Map<string, number>();
 for (const book of BOOKS) {
   for (const file of bookPages(book, EACH)) {
-    const page = openFile(file);
+    const page = openFile(file)!;
     for (const finding of selectFindings(auditPage(page).findings, DEFAULT_PROFILE)) {
       counts.set(
         `${finding.weight} ${finding.outcome} ${finding.rule}`,

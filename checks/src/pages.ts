@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { dirname, join, normalize } from 'node:path';
 import { decodeHtml } from '@inkwell/formats';
-import { parsePage, type Page } from '@inkwell/core';
+import { isNamedXhtml, parsePage, type Page } from '@inkwell/core';
 
 /** HTML books of Debian's documentation packages: real pages that nobody here wrote. */
 export const BOOKS = ['python3.11-doc', 'octave-doc', 'developers-reference', 'debmake-doc', 'abs-guide', 'gnuplot-doc'] as const;
@@ -39,15 +39,27 @@ export function demoPages(): string[] {
     .map((file) => join(folder, file));
 }
 
-/** A file as its page, with the style sheets that lie beside it. */
-export function openFile(file: string): Page {
+/** A file as its page, with the style sheets that lie beside it; null when it is none. */
+export function openFile(file: string): Page | null {
   const read = decodeHtml(readFileSync(file));
-  if (!read.ok) throw new Error(`${file}: ${read.reason}`);
-  return parsePage(read.text, { scope: 'document', surroundings: { sheetAt: (address, from) => sheetAt(file, address, from) } });
+  if (!read.ok) return null;
+  return parsePage(read.text, {
+    scope: 'document',
+    xhtml: isNamedXhtml(file),
+    surroundings: { sheetAt: (address, from) => sheetAt(file, address, from) },
+  });
+}
+
+function safely(address: string): string {
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return address;
+  }
 }
 
 function sheetAt(file: string, address: string, from: string): { text: string; address: string } | undefined {
   if (/^[a-z]+:|^\/\//i.test(address)) return undefined;
-  const path = normalize(join(dirname(from || file), decodeURIComponent(address.split(/[?#]/)[0]!)));
-  return existsSync(path) ? { text: readFileSync(path, 'utf8'), address: path } : undefined;
+  const path = normalize(join(dirname(from || file), safely(address.split(/[?#]/)[0]!)));
+  return existsSync(path) && statSync(path).isFile() ? { text: readFileSync(path, 'utf8'), address: path } : undefined;
 }

@@ -78,6 +78,7 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       { file: 'locks-and-walks.html', title: 'Locks and walks', contentType: 'article' },
       { file: 'plan-your-visit.html', title: 'Plan your visit', contentType: 'article' },
       { file: 'notices.html', title: 'Notices', contentType: 'announcement' },
+      { file: 'open-day.html', title: 'Open day on the water', contentType: 'article' },
     ],
     images: {
       'images/trust-mark.png': 'trust-mark',

@@ -29,7 +29,7 @@ for (const file of demoPages()) {
   test(`${basename(file)}: roles, names, levels and styles as Chromium has them`, async () => {
     const tab = await browser.context.newPage();
     await show(tab, file);
-    const page = openFile(file);
+    const page = openFile(file)!;
     const names = await compareNames(browser.context, tab, page, basename(file));
     expect(names.exposed).toBeGreaterThan(10);
     expect(names.unlike.filter((line) => !Object.keys(KNOWN).some((place) => line.startsWith(`NAME ${place}:`)))).toEqual([]);

@@ -2,6 +2,7 @@ import {
   auditPage,
   changeBetween,
   compareAudits,
+  isNamedXhtml,
   parsePage,
   selectFindings,
   verdictOf,
@@ -78,7 +79,11 @@ async function compareOne({ path, old, fresh }: Pair, profile: Profile, scope: S
 
 async function open(file: PageFile | null, scope: Scope | undefined): Promise<Page> {
   if (!file) return parsePage('', { scope: scope ?? 'fragment' });
-  return parsePage(await readPage(file), { ...(scope ? { scope } : {}), surroundings: surroundingsOf(file.file, file.path, null, []) });
+  return parsePage(await readPage(file), {
+    xhtml: isNamedXhtml(file.path),
+    ...(scope ? { scope } : {}),
+    surroundings: surroundingsOf(file.file, file.path, null, []),
+  });
 }
 
 function asJson(results: readonly Compared[]): string {

@@ -1,12 +1,15 @@
 import {
   auditPage,
+  elementAt,
   isCertain,
+  isNamedXhtml,
   parsePage,
   REMEDIES,
   selectFindings,
   sentenceOf,
   titleText,
   verdictOf,
+  withActingRemedies,
   type Finding,
   type Page,
   type Profile,
@@ -23,8 +26,8 @@ export function examine(
   scope: Scope | undefined,
   surroundings: Surroundings,
 ): ReportedPage {
-  const page = parsePage(source, { ...(scope ? { scope } : {}), surroundings });
-  const findings = selectFindings(auditPage(page).findings, profile);
+  const page = parsePage(source, { ...(scope ? { scope } : {}), xhtml: isNamedXhtml(path), surroundings });
+  const findings = withActingRemedies(page, selectFindings(auditPage(page).findings, profile));
   return {
     path,
     title: titleText(page),
@@ -46,6 +49,7 @@ export function reported(page: Page, finding: Finding): ReportedFinding {
     techniques,
     message: sentenceOf(finding),
     at: { path, start, end, line, column },
+    ...(finding.places ? { places: finding.places.map(placeOf) } : {}),
     fingerprint,
     remedies: remedies.map((name) => ({
       name,
@@ -55,9 +59,13 @@ export function reported(page: Page, finding: Finding): ReportedFinding {
   };
 }
 
+function placeOf({ path, start, end, line, column }: Finding['at']): ReportedFinding['at'] {
+  return { path, start, end, line, column };
+}
+
 function needsOf(page: Page, finding: Finding, name: (typeof finding.remedies)[number]): string[] {
   const { fields } = REMEDIES[name];
   if (typeof fields !== 'function') return fields.map((field) => field.name);
-  const element = page.elements.find((one) => one.range?.start === finding.at.start) ?? page.body;
+  const element = elementAt(page, finding.at.path) ?? page.body;
   return fields({ page, element, finding }).map((field) => field.name);
 }

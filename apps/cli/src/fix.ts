@@ -4,8 +4,10 @@ import {
   auditPage,
   editsAlong,
   isCertain,
+  isNamedXhtml,
   fixCertain,
   offersFor,
+  parseAgain,
   parsePage,
   REMEDIES,
   ruleOf,
@@ -43,9 +45,10 @@ export async function fixCommand(args: string[]): Promise<number> {
   const { bytes, read } = await readBytes(file);
   const page = parsePage(read.text, {
     ...(scope ? { scope } : {}),
+    xhtml: isNamedXhtml(file.path),
     surroundings: surroundingsOf(file.file, file.path, null, await sheetsFrom(values.css)),
   });
-  const { after, fixed, moves } =
+  const { after, fixed, moves, declined } =
     values.finding === undefined
       ? fixAll(page, rulesNamed(values.only), profile, values)
       : fixOne(page, values.finding, values.remedy, inputsFrom(values.set));
@@ -54,7 +57,7 @@ export async function fixCommand(args: string[]): Promise<number> {
     values.out,
   );
   process.stderr.write(
-    `${fixed.length === 0 ? 'Nothing was fixed' : `Fixed ${fixed.length}: ${fixed.map((finding) => sentenceOf(finding)).join('; ')}`}. ${leftOver(page, after, profile)}\n`,
+    `${fixed.length === 0 ? 'Nothing was fixed' : `Fixed ${fixed.length}: ${fixed.map((finding) => sentenceOf(finding)).join('; ')}`}. ${declined.map(leftAlone).join('')}${leftOver(page, after, profile)}\n`,
   );
   return verdictAfter(page, after, profile) === 'held' ? 1 : 0;
 }
@@ -94,7 +97,7 @@ function fixOne(page: Page, fingerprint: string, remedy: string | undefined, inp
     throw new CallError(`${name} asks for ${offer?.fields.map((field) => field.name).join(', ') || 'nothing'}, not for ${unknown}`);
   const result = applyRemedy(page, finding, name, { ...offer?.inputs, ...inputs });
   if (!result.ok) throw new CallError(`${name} was not applied: ${result.reason}`);
-  return { after: result.value.after, fixed: [finding], moves: result.value.change };
+  return { after: result.value.after, fixed: [finding], moves: result.value.change, declined: [] };
 }
 
 function rulesNamed(only: string | undefined): string[] | undefined {
@@ -118,7 +121,12 @@ function inputsFrom(pairs: readonly string[] = []): Inputs {
 }
 
 function findingsAfter(page: Page, after: string, profile: Profile): Finding[] {
-  return selectFindings(auditPage(parsePage(after, { scope: page.scope, surroundings: page.surroundings })).findings, profile);
+  return selectFindings(auditPage(parseAgain(page, after)).findings, profile);
+}
+
+/** What could have been fixed without a word, had it done no harm. */
+function leftAlone({ finding, reason }: FixedCertain['declined'][number]): string {
+  return `Left alone: ${sentenceOf(finding)} (line ${finding.at.line}), for ${reason}. `;
 }
 
 function verdictAfter(page: Page, after: string, profile: Profile) {

@@ -6,6 +6,7 @@ import {
   inspectNames,
   inspectOutline,
   inspectTables,
+  isNamedXhtml,
   parsePage,
   speakPage,
   type Page,
@@ -68,6 +69,7 @@ export async function inspectCommand(args: string[]): Promise<number> {
   const file = await pageAt(positionals[0]!);
   const scope = scopeNamed(values.scope);
   const page = parsePage(await readPage(file), {
+    xhtml: isNamedXhtml(file.path),
     ...(scope ? { scope } : {}),
     surroundings: surroundingsOf(file.file, file.path, null, await sheetsFrom(values.css)),
   });

@@ -50,10 +50,21 @@ export async function isFolder(path: string): Promise<boolean> {
 async function pagesIn(folder: string): Promise<PageFile[]> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true });
   const all = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
+  const linked = await Promise.all(
+    entries.filter((entry) => entry.isSymbolicLink()).map((entry) => linkAddress(folder, join(entry.parentPath, entry.name))),
+  );
   const files = all.filter((file) => PAGE_NAME.test(file));
-  const known: Folder = { root: folder, files: all.map((file) => addressIn(folder, file)) };
+  const known: Folder = { root: folder, files: [...all.map((file) => addressIn(folder, file)), ...linked.filter((one) => one !== null)] };
   if (files.length === 0) throw new CallError(`${folder} holds no HTML pages; name a folder with .html files in it`);
   return files.map((file) => ({ file, path: addressIn(folder, file), folder: known })).sort((a, b) => (a.path < b.path ? -1 : 1));
+}
+
+/**
+ * A link to a file or folder elsewhere is there for whoever follows an address to it, and is not followed here; a folder ends in a slash.
+ */
+async function linkAddress(folder: string, file: string): Promise<string | null> {
+  const about = await stat(file).catch(() => null);
+  return about && `${addressIn(folder, file)}${about.isDirectory() ? '/' : ''}`;
 }
 
 const FAILURES: Record<DecodeFailure, string> = {

@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { parentPort, Worker } from 'node:worker_threads';
-import { digestOf, neighboursFrom, parsePage, type Digest, type Neighbours, type Profile, type Scope } from '@inkwell/core';
+import { digestOf, isNamedXhtml, neighboursFrom, parsePage, type Digest, type Neighbours, type Profile, type Scope } from '@inkwell/core';
 import type { ReportedPage } from '@inkwell/formats';
 import { CallError } from './call.ts';
 import { examine } from './examine.ts';
@@ -26,7 +26,8 @@ let sharedNeighbours: Neighbours | null = null;
 async function run(task: Task): Promise<Reply> {
   try {
     const source = await readPage(task.page);
-    if (task.kind === 'digest') return { ok: true, value: digestOf(parsePage(source), task.page.path) };
+    if (task.kind === 'digest')
+      return { ok: true, value: digestOf(parsePage(source, { xhtml: isNamedXhtml(task.page.path) }), task.page.path) };
     const { profile, scope, sheets } = task.how;
     const surroundings = surroundingsOf(
       task.page.file,

@@ -17,8 +17,9 @@ export {
 } from './source/edits.ts';
 export { LineIndex } from './source/lines.ts';
 export { amendPage } from './document/amend.ts';
-export { parsePage, type Page, type Scope, type Surroundings, type Vocabulary } from './document/page.ts';
-export { resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
+export { browserReadsAsXml } from './document/xml.ts';
+export { parseAgain, parsePage, type Page, type Scope, type Surroundings, type Vocabulary } from './document/page.ts';
+export { isNamedXhtml, resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
 export { elementAt, pathOf } from './document/paths.ts';
 export { childElements, rawText, tidy, valueOf, type ElementNode, type Range } from './document/tree.ts';
 export { outline, type Heading } from './semantics/outline.ts';
@@ -35,16 +36,8 @@ export { isCertain } from './remedies/types.ts';
 export { REMEDIES } from './remedies/registry.ts';
 export { REMEDY_NAMES, type RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';
-export {
-  alikeTo,
-  applyRemedy,
-  fixAlike,
-  fixCertain,
-  offersFor,
-  type FixedCertain,
-  type FixedMany,
-  type RemedyOffer,
-} from './remedies/apply.ts';
+export { alikeTo, applyRemedy, fixAlike, offersFor, type FixedMany, type RemedyOffer } from './remedies/apply.ts';
+export { fixCertain, withActingRemedies, type FixedCertain } from './remedies/certain.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
 export { repairedLevels } from './remedies/repairedLevels.ts';

@@ -5,7 +5,7 @@ import type { Bar, Kind, KindWeight, StoredFinding, StoredKind } from '@inkwell/
 export function kindOf(finding: Pick<Finding, 'rule' | 'family' | 'weight' | 'outcome' | 'criteria' | 'values'>): Kind {
   const { rule: id, family, weight, outcome, values } = finding;
   const rule = ruleOf(id);
-  const measures = [...(rule?.threshold ? [rule.threshold.measure] : []), ...(id === 'links/vague' ? ['text'] : [])];
+  const measures = [...(rule?.threshold ? [rule.threshold.measure] : []), ...(id === 'links/vague' ? ['text'] : []), 'asked'];
   const measured = Object.fromEntries(
     measures.filter((measure) => values[measure] !== undefined).map((measure) => [measure, values[measure]!]),
   );

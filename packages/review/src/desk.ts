@@ -226,6 +226,6 @@ function wordsOf(finding: StoredFinding): Pick<Note, 'title' | 'sentence' | 'why
     why: rule?.why ?? '',
     fix: rule?.fix ?? '',
     question: rule?.question ?? null,
-    sure: finding.outcome === 'failed' && (rule?.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)) ?? false),
+    sure: finding.outcome === 'failed' && finding.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)),
   };
 }

@@ -7,7 +7,7 @@ import { DEFAULT_PROFILE, PROFILES, selectFindings, verdictOf } from './profile.
 import { auditPage } from './run.ts';
 import { CRITERIA } from '../standards/criteria.ts';
 
-const PAGE = '<h2>Hive</h2>\n<p><img src="bee.png"></p>\n<p><img src="hut.png"></p>\n<h4>Floor</h4>\n<p><img src="bee.png"></p>';
+const PAGE = '<h2>Hive</h2>\n<p><img src="bee.png"></p>\n<p><img src="hut.png"></p>\n<h4>Floor</h4>\n<p><img src="fly.png"></p>';
 const findings = (html: string) => auditPage(parsePage(html)).findings.filter((finding) => finding.weight !== 'consider');
 const rules = (list: readonly { rule: string }[]) => list.map((finding) => finding.rule);
 
@@ -31,7 +31,14 @@ test('fingerprints tell findings apart, and survive edits elsewhere, moves and r
   expect(findings(later).map((finding) => finding.fingerprint)).toEqual(before);
 });
 
-test('of two equal problems the one that was fixed is the one called fixed', () => {
+test('one image without an alternative is one finding, wherever it stands', () => {
+  const [first, ...others] = findings('<p><img src="bee.png"> One</p><p><img src="hut.png"> Two</p><p><img src="bee.png"> Three</p>');
+  expect(first!.places?.map((place) => place.path)).toEqual(['/html[1]/body[1]/p[1]/img[1]', '/html[1]/body[1]/p[3]/img[1]']);
+  expect(first!.at).toEqual(first!.places![0]);
+  expect(rules(others)).toEqual(['images/no-alternative']);
+});
+
+test('of two problems of one kind the one that was fixed is the one called fixed', () => {
   const edit = { start: 17, end: 36, text: '<img alt="Hive" src="bee.png">' };
   const change = changeOf(PAGE, [edit]);
   if (!change.ok) throw new Error(change.reason);

@@ -32,6 +32,8 @@ const ONCE_FOR_A_PAGE = new Set([
   'text/forced-size',
   'text/pasted-markup',
   'headings/last-empty',
+  'text/too-many-colours',
+  'headings/none-in-long-text',
 ]);
 
 function plantable(): { rule: string; one: RuleCase }[] {

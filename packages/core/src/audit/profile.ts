@@ -71,7 +71,14 @@ export function selectFindings<T extends Selectable>(findings: readonly T[], pro
 function weigh<T extends Selectable>(finding: T, profile: Profile, settings: Settings): T | null {
   const rule = ruleOf(finding.rule);
   const own = settings.weights?.[finding.rule];
-  if (!rule || own === 'off' || !isAskedAt(rule, profile.level) || underLimit(rule, finding, settings) || isPlain(finding, settings))
+  if (
+    !rule ||
+    own === 'off' ||
+    !isAskedAt(rule, profile.level) ||
+    isAskedLater(finding, profile.level) ||
+    underLimit(rule, finding, settings) ||
+    isPlain(finding, settings)
+  )
     return null;
   const version = profile.standard.slice(5) as StandardVersion;
   if (comesLater(rule, finding, version)) return null;
@@ -82,6 +89,11 @@ function weigh<T extends Selectable>(finding: T, profile: Profile, settings: Set
   return weight === finding.weight && outcome === finding.outcome && criteria.length === finding.criteria.length
     ? finding
     : { ...finding, weight, outcome, criteria };
+}
+
+/** A finding may say for itself that only a higher level asks for it: `asked` names the level. */
+function isAskedLater({ values }: Selectable, level: Level): boolean {
+  return values.asked !== undefined && LEVELS.indexOf(values.asked as Level) > LEVELS.indexOf(level);
 }
 
 /** What a later version brought in is not asked for yet; what a later version dropped is still a slip. */

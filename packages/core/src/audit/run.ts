@@ -5,10 +5,10 @@ import { hashText } from '../source/hash.ts';
 import { isExposed } from '../semantics/visibility.ts';
 import { RULES } from '../rules/registry.ts';
 import { familyOf, type Report, type Rule } from '../rules/types.ts';
-import { identityOf, textAfter, textBefore, type Audit, type Finding } from './findings.ts';
+import { identityOf, textAfter, textBefore, type Audit, type Finding, type Place } from './findings.ts';
 
 /** Raised with every change that can alter an outcome; stored with each audit. */
-export const ENGINE_VERSION = '0.3.0';
+export const ENGINE_VERSION = '0.4.0';
 
 /** Rules by the tags and roles they listen to. */
 const listeners = listenersOf(RULES);
@@ -37,27 +37,49 @@ export function auditPage(page: Page): Audit {
     for (const rule of listening) if (applies(rule)) rule.visit?.(page, element, tellFor(rule));
   }
   for (const rule of RULES) if (rule.end && applies(rule)) rule.end(page, tellFor(rule));
-  return { engine: ENGINE_VERSION, findings: findingsFrom(page, reports) };
+  return { engine: ENGINE_VERSION, findings: findingsFrom(page, together(reports)) };
 }
 
 const NONE: Rule[] = [];
 const joined = new Map<string, Rule[]>();
 
-function together(tag: string, named: Rule[], any: Rule[]): Rule[] {
-  let both = joined.get(tag);
-  if (!both) joined.set(tag, (both = [...named, ...any]));
-  return both;
+function both(tag: string, named: Rule[], any: Rule[]): Rule[] {
+  let all = joined.get(tag);
+  if (!all) joined.set(tag, (all = [...new Set([...named, ...any])]));
+  return all;
 }
 
 function rulesFor(element: ElementNode): Rule[] {
   const named = listeners.byTag.get(element.tag) ?? NONE;
   if (element.attributes.length === 0) return named;
   const any = listeners.byTag.get('*') ?? NONE;
-  const byTag = any.length === 0 ? named : named.length === 0 ? any : together(element.tag, named, any);
+  const byTag = any.length === 0 ? named : named.length === 0 ? any : both(element.tag, named, any);
   if (!has(element, 'role')) return byTag;
   const role = valueOf(element, 'role')!.trim().toLowerCase().split(/\s+/)[0]!;
   const byRole = listeners.byRole.get(role);
   return byRole ? [...new Set([...byTag, ...byRole])] : byTag;
+}
+
+/** Reports of one slip that stands at several places, made one: those of a rule for which equal subjects are the same slip. */
+function together(reports: readonly { rule: Rule; report: Report }[]): { rule: Rule; report: Report }[] {
+  const first = new Map<string, Report & { places: ElementNode[] }>();
+  const found: { rule: Rule; report: Report }[] = [];
+  for (const one of reports) {
+    const { rule, report } = one;
+    if (!rule.alike || !report.subject || report.range || report.through) {
+      found.push(one);
+      continue;
+    }
+    const key = [rule.id, report.message, report.subject, report.outcome, report.weight, report.remedies, report.alsoCriteria].join('\n');
+    const same = first.get(key);
+    if (same) same.places.push(report.at);
+    else {
+      const whole = { ...report, places: [report.at] };
+      first.set(key, whole);
+      found.push({ rule, report: whole });
+    }
+  }
+  return found;
 }
 
 /** Longest subject kept: enough to tell things apart, short enough to store by the hundred thousand. */
@@ -129,10 +151,16 @@ function toFinding(page: Page, rule: Rule, report: Report, subject: string): Fin
       end: range.end,
       ...page.lines.placeOf(range.start),
     },
+    ...(report.places && report.places.length > 1 ? { places: report.places.map((element) => placeOf(page, element)) } : {}),
     fingerprint: '',
     subject,
     remedies: report.remedies ?? rule.remedies,
   };
+}
+
+function placeOf(page: Page, element: ElementNode): Place {
+  const { start, end } = element.range ?? nearestRange(element);
+  return { path: pathOf(page, element), start, end, ...page.lines.placeOf(start) };
 }
 
 function rangeThrough({ at, through = at }: Report): { start: number; end: number } | null {

@@ -131,6 +131,13 @@ function placeStart(element: ElementNode, location: Token.LocationWithAttributes
   }
 }
 
+/** How many errors of markup the HTML Living Standard's parser meets in a source. */
+export function countParseErrors(source: string): number {
+  let count = 0;
+  WatchfulParser.read(source, () => void count++);
+  return count;
+}
+
 /** Only the offsets, and whether there is an end tag, are ever read back by the parser's own bookkeeping. */
 function asLocation(node: TreeNode): Token.ElementLocation {
   const { start, end } = node.range!;
@@ -149,9 +156,13 @@ export class WatchfulParser extends Parser<Map> {
     this.tokenizer = new RunTokenizer(this.options, this);
   }
 
-  static read(source: string): { root: RootNode; ownDocumentTags: boolean; quirks: boolean } {
+  static read(source: string, onParseError?: () => void): { root: RootNode; ownDocumentTags: boolean; quirks: boolean } {
     const mode = { quirks: false };
-    const options: ParserOptions<Map> = { sourceCodeLocationInfo: true, treeAdapter: createAdapter(mode) };
+    const options: ParserOptions<Map> = {
+      sourceCodeLocationInfo: true,
+      treeAdapter: createAdapter(mode),
+      ...(onParseError ? { onParseError } : {}),
+    };
     const parser = new WatchfulParser(options);
     parser.tokenizer.write(source, true);
     return { root: parser.document, ownDocumentTags: parser.ownDocumentTags, quirks: mode.quirks };

@@ -6,7 +6,10 @@ export interface Neighbours {
   titles: Readonly<Record<string, string>>;
   /** Texts of the style sheets by path. */
   sheets?: Readonly<Record<string, string>>;
-  /** Paths of all files, when the collection is whole: an address that leads to none of them leads nowhere. */
+  /**
+   * Paths of all files, when the collection is whole: an address that leads to none of them leads nowhere. One that ends in a slash is a
+   * folder nobody looked into.
+   */
   files?: readonly string[];
   /** Paths that `titles` and `files` were looked up for, when they are not all there are: of others nothing is known. */
   asked?: readonly string[];
@@ -18,6 +21,9 @@ export interface Neighbours {
   vocabulary?: Vocabulary;
 }
 
+/** What hosts show for a folder. */
+const INDEXES = ['index.html', 'index.htm', 'index.xhtml', 'index.php', 'default.html', 'default.htm', 'Index.html'];
+
 /** What the engine may know of a page's place, from plain data. */
 export function surroundingsFrom(
   page: { address: string; scope: string; title: string },
@@ -25,6 +31,7 @@ export function surroundingsFrom(
 ): Surroundings {
   const there = files && new Set([...files, ...Object.keys(titles)]);
   const known = asked && new Set(asked);
+  const linkedFolders = (files ?? []).filter((file) => file.endsWith('/'));
   return {
     ...(page.scope === 'fragment' ? { shownTitle: page.title } : {}),
     ...(vocabulary ? { vocabulary, ...(vocabulary.colours?.length ? { houseColours: vocabulary.colours } : {}) } : {}),
@@ -46,9 +53,17 @@ export function surroundingsFrom(
     leadsSomewhere(address) {
       const path = resolveAddress(page.address, address);
       if (path === null || !there || (known && !known.has(path) && !there.has(path))) return undefined;
-      return there.has(path) || (/(?:^|\/)$/.test(path) && there.has(`${path}index.html`));
+      if (there.has(path) || INDEXES.some((index) => there.has(`${path}${path === '' || path.endsWith('/') ? '' : '/'}${index}`)))
+        return true;
+      // What lies behind a link to a folder elsewhere is not known.
+      return linkedFolders.some((folder) => path.startsWith(folder)) ? undefined : false;
     },
   };
+}
+
+/** Whether a page is XHTML by its name. */
+export function isNamedXhtml(address: string): boolean {
+  return /\.xht(?:ml)?$/i.test(address);
 }
 
 /** A relative address seen from a page, as a path in the collection; null for one that leaves it. */
@@ -56,7 +71,8 @@ export function resolveAddress(from: string, address: string): string | null {
   if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(address) || address.startsWith('#') || address === '') return null;
   const base = 'http://collection.invalid/';
   try {
-    return decodeURIComponent(new URL(address, base + from).pathname.slice(1));
+    // Hosts and file systems take several slashes for one.
+    return decodeURIComponent(new URL(address, base + from).pathname.slice(1)).replace(/\/{2,}/g, '/');
   } catch {
     return null;
   }

@@ -1,5 +1,6 @@
 import { LineIndex } from '../source/lines.ts';
 import { WatchfulParser } from './adapter.ts';
+import { readXml, saysXhtml } from './xml.ts';
 import { childElements, descendants, type ElementNode, type RootNode, type TextNode, type TreeNode } from './tree.ts';
 
 /** `document`: a whole page. `fragment`: an author's part of one; the platform adds the rest and shows the title. */
@@ -48,6 +49,10 @@ export interface Page {
   readonly source: string;
   readonly scope: Scope;
   readonly root: RootNode;
+  /** Read as XML: it is XHTML and well formed. `broken`: it says that it is XHTML, is not well formed, and was read as HTML. */
+  readonly xml: 'read' | 'broken' | null;
+  /** It was said to be XHTML by whoever opened it, not only by its root. */
+  readonly xhtml: boolean;
   /** No doctype, or one of the old ones: browsers keep old habits. */
   readonly quirks: boolean;
   readonly html: ElementNode;
@@ -64,15 +69,19 @@ export interface Page {
 export interface ParseOptions {
   /** Overrides what the source's own tags say. */
   scope?: Scope;
+  /** It is XHTML whatever its root says: a page of a book, or a file that is named so. */
+  xhtml?: boolean;
   surroundings?: Surroundings;
 }
 
 /**
- * Parses a page as a browser does (HTML Living Standard, through parse5). Any text is a page: this never fails.
- * Without an html, head or body tag of its own it is a fragment, unless `scope` says otherwise.
+ * Parses a page as a browser does: XHTML that is well formed as XML, anything else as HTML (HTML Living Standard, through parse5). Any text
+ * is a page: this never fails. Without an html, head or body tag of its own it is a fragment, unless `scope` says otherwise.
  */
 export function parsePage(source: string, options: ParseOptions = {}): Page {
-  const { root, ownDocumentTags, quirks } = WatchfulParser.read(source);
+  const xhtml = options.xhtml === true || saysXhtml(source);
+  const xml = xhtml ? readXml(source) : null;
+  const { root, ownDocumentTags, quirks } = xml ? { root: xml, ownDocumentTags: true, quirks: false } : WatchfulParser.read(source);
   const html = childElements(root)[0]!;
   const top = childElements(html);
   const elements: ElementNode[] = [];
@@ -91,13 +100,20 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
     elements,
     texts,
     quirks,
+    xml: xml ? 'read' : xhtml ? 'broken' : null,
     scope: options.scope ?? (ownDocumentTags ? 'document' : 'fragment'),
     head: top.find((child) => child.tag === 'head')!,
     body: top.find((child) => child.tag === 'body' || child.tag === 'frameset')!,
     surroundings: options.surroundings ?? {},
+    xhtml: options.xhtml === true,
     facts: [],
     lines: new LineIndex(source),
   };
+}
+
+/** Another text of the same page, read the same way. */
+export function parseAgain(page: Page, source: string): Page {
+  return parsePage(source, { scope: page.scope, surroundings: page.surroundings, xhtml: page.xhtml });
 }
 
 function setIndex(node: TreeNode, index: number): void {

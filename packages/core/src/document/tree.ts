@@ -26,6 +26,10 @@ export interface ElementNode {
   startTag: Range | null;
   /** Null when the end tag is left out. */
   endTag: Range | null;
+  /** Closed by its start tag, as XML may: it holds nothing, and nothing can be written into it. */
+  selfClosed?: boolean;
+  /** The prefix its name is written with, in XML. */
+  prefix?: string;
   /** Place in a walk of the document, parents first; -1 before the walk. */
   order: number;
   /** Place among its parent's children. */

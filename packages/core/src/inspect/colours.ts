@@ -1,7 +1,7 @@
 import { elementParent } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { pathOf } from '../document/paths.ts';
-import { styleOf } from '../style/cascade.ts';
+import { styleOf, unreadSheets } from '../style/cascade.ts';
 import { hexOf } from '../style/colour.ts';
 import { coloursIn, shownTexts } from '../style/contrast.ts';
 
@@ -20,6 +20,7 @@ export interface ColourRow {
 
 /** One row for each text node that shows text, in document order: its colours as seen, its size and weight. */
 export function inspectColours(page: Page): ColourRow[] {
+  const known = unreadSheets(page).length === 0;
   return shownTexts(page).map((text) => {
     const element = elementParent(text)!;
     const { color, background, ratio, required, certain } = coloursIn(page, element);
@@ -33,7 +34,7 @@ export function inspectColours(page: Page): ColourRow[] {
       fontWeight: style.fontWeight,
       ratio: Math.round(ratio * 1e4) / 1e4,
       required,
-      certain,
+      certain: certain && known,
     };
   });
 }

@@ -2,6 +2,7 @@ import { tidy, type ElementNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { contentRange, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { isVagueText } from '../semantics/wording.ts';
 
 const CONNECTIVES = /^(?:for|see|about|on|of|to see|to read|to find|read|view|find|visit|get|download|in)\s+/i;
 
@@ -26,6 +27,8 @@ export const remedy: Remedy = {
     if (!before || !content || !element.range || !element.endTag || !element.startTag)
       return decline(before ? NO_SOURCE : 'No words stand right before this link.');
     if (!words) return decline('Choose the words that become the link.');
+    if (isVagueText(words) || !/\p{L}{3}/u.test(words.replace(/\b(?:the|a|an|this|that|here|click|see|for|more)\b/gi, '')))
+      return decline('These words say no more of where the link goes than its own.');
     const found = before.text.lastIndexOf(words);
     if (found < 0) return decline('Those words do not stand right before the link.');
     const between = before.text.slice(found + words.length);

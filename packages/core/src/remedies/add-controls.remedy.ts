@@ -1,4 +1,4 @@
-import { insertAt, NO_SOURCE } from './markup.ts';
+import { insertAt, NO_SOURCE, nameEnd, written } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
 /** Shows the browser's own controls on a player. */
@@ -7,7 +7,8 @@ export const remedy: Remedy = {
   label: 'Show its controls',
   certain: true,
   fields: [],
-  plan({ element }) {
-    return element.startTag ? planned(insertAt(element.startTag.start + 1 + element.tag.length, ' controls')) : decline(NO_SOURCE);
+  plan({ page, element }) {
+    const at = nameEnd(element);
+    return at === null ? decline(NO_SOURCE) : planned(insertAt(at, written(page, 'controls')));
   },
 };

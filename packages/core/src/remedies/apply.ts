@@ -1,8 +1,7 @@
 import { elementAt } from '../document/paths.ts';
-import { parsePage, type Page } from '../document/page.ts';
+import { parseAgain, type Page } from '../document/page.ts';
 import { applyChange, changeOf, composeMoves, type Change, type Moves } from '../source/edits.ts';
-import { identityOf, type Finding } from '../audit/findings.ts';
-import { DEFAULT_PROFILE, selectFindings, type Profile } from '../audit/profile.ts';
+import type { Finding } from '../audit/findings.ts';
 import { compareAudits } from '../audit/compare.ts';
 import { auditPage } from '../audit/run.ts';
 import type { RemedyName } from './names.ts';
@@ -43,7 +42,7 @@ function offerOf(remedy: Remedy, target: Target): RemedyOffer {
   return plan.ok ? offer : { ...offer, declines: plan.reason };
 }
 
-function targetOf(page: Page, finding: Finding): Target | null {
+export function targetOf(page: Page, finding: Finding): Target | null {
   const element = elementAt(page, finding.at.path);
   return element ? { page, element, finding } : null;
 }
@@ -62,100 +61,13 @@ export function applyRemedy(page: Page, finding: Finding, name: string, inputs: 
   if (!change.ok) return decline('The fix’s edits get in each other’s way here. Fix this one in Source.');
   const after = applyChange(page.source, change.value);
   if (!after.ok || after.value === page.source) return decline('This would change nothing.');
+  if (page.xml === 'read' && parseAgain(page, after.value).xml !== 'read')
+    return decline('The page is XHTML, and this would leave it no longer well formed. Fix it in Source.');
   return { ok: true, value: { change: change.value, after: after.value } };
 }
 
-const MOST_PASSES = 1_000;
-
 /** Where nothing moves. */
 const STILL: Moves = { edits: [] };
-
-export interface FixedCertain {
-  after: string;
-  /** What was acted on, as it was first seen. */
-  fixed: Finding[];
-  /** Where places of the old text went. */
-  moves: Moves;
-}
-
-/**
- * Applies every certain remedy of a page, one finding after another with an audit between, until none is left or none acts. Findings
- * are followed through each edit, so that one a person has settled (`leave`) stays left alone, and of equal ones none is passed over.
- * `only` names the rules to fix, `profile` what the house asks for.
- */
-export function fixCertain(
-  page: Page,
-  only?: readonly string[],
-  profile: Profile = DEFAULT_PROFILE,
-  leave: (finding: Finding) => boolean = () => false,
-): FixedCertain {
-  let here = page;
-  let seen = auditPage(page).findings;
-  /** What each finding that is still there was when it was first seen. */
-  let first = new Map(seen.map((finding) => [finding, finding]));
-  let leaving = new Set(seen.filter(leave));
-  const turns = new Turns(seen);
-  const done: FixedCertain = { after: page.source, fixed: [], moves: STILL };
-  for (let pass = 0; pass < MOST_PASSES; pass++) {
-    const next = nextCertain(here, seen, (finding) => leaving.has(finding) || turns.spent(finding), profile, only);
-    if (!next) break;
-    done.fixed.push(first.get(next.finding) ?? next.finding);
-    done.moves = composeMoves(done.moves, next.change);
-    turns.take(next.finding);
-    leaving.add(next.finding);
-    const after = parsePage(next.after, { scope: page.scope, surroundings: page.surroundings });
-    const fresh = auditPage(after).findings;
-    const { kept } = compareAudits(seen, fresh, next.change, { before: here.source, after: after.source });
-    first = new Map(kept.map((pair) => [pair.new, first.get(pair.old) ?? pair.old]));
-    leaving = new Set(kept.filter((pair) => leaving.has(pair.old)).map((pair) => pair.new));
-    [here, seen] = [after, fresh];
-  }
-  return { ...done, after: here.source };
-}
-
-/**
- * How often a problem may be acted on: as often as it stood, and once more for what comes to light. Two remedies that undo each other end
- * there.
- */
-class Turns {
-  private readonly left = new Map<string, number>();
-
-  constructor(seen: readonly Finding[]) {
-    for (const finding of seen) this.left.set(identityOf(finding), (this.left.get(identityOf(finding)) ?? 1) + 1);
-  }
-
-  spent(finding: Finding): boolean {
-    return this.left.get(identityOf(finding)) === 0;
-  }
-
-  take(finding: Finding): void {
-    this.left.set(identityOf(finding), (this.left.get(identityOf(finding)) ?? 1) - 1);
-  }
-}
-
-function nextCertain(
-  page: Page,
-  seen: readonly Finding[],
-  passes: (finding: Finding) => boolean,
-  profile: Profile,
-  only?: readonly string[],
-): { finding: Finding; after: string; change: Change } | null {
-  for (const finding of seen) {
-    if (passes(finding) || (only && !only.includes(finding.rule))) continue;
-    if (
-      !finding.remedies.some((name) => isCertain(REMEDIES[name], finding.rule)) ||
-      selectFindings([finding], profile)[0]?.outcome !== 'failed'
-    )
-      continue;
-    for (const name of finding.remedies) {
-      if (!isCertain(REMEDIES[name], finding.rule)) continue;
-      const target = targetOf(page, finding);
-      const result = applyRemedy(page, finding, name, target ? (REMEDIES[name].propose?.(target) ?? {}) : {});
-      if (result.ok) return { finding, ...result.value };
-    }
-  }
-  return null;
-}
 
 export interface FixedMany {
   after: string;
@@ -187,7 +99,7 @@ export function fixAlike(page: Page, findings: readonly Finding[], name: RemedyN
     done.fixed.push(finding);
     done.moves = composeMoves(done.moves, result.value.change);
     const before = here.source;
-    here = parsePage(result.value.after, { scope: page.scope, surroundings: page.surroundings });
+    here = parseAgain(page, result.value.after);
     const fresh = auditPage(here).findings;
     const { kept } = compareAudits(seen, fresh, result.value.change, { before, after: here.source });
     const moved = new Map(kept.map((pair) => [pair.old, pair.new]));

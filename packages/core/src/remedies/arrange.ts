@@ -7,7 +7,7 @@ import { headingLevel } from '../semantics/outline.ts';
 import { shownText } from '../semantics/names.ts';
 import { gridOf, type Cell } from '../semantics/tables.ts';
 import type { RemedyResult } from './apply.ts';
-import { contentRange, dropAttribute, escapeText, insertAt, NO_SOURCE, removal, renameTag, setAttribute } from './markup.ts';
+import { contentRange, dropAttribute, escapeText, insertAt, NO_SOURCE, removal, renameTag, setAttribute, nameEnd } from './markup.ts';
 import { REMEDIES } from './registry.ts';
 import { levelPlan } from './set-level.remedy.ts';
 import { scopeFor } from './set-headers.remedy.ts';
@@ -111,7 +111,7 @@ function cellEdits(page: Page, { element, row, column }: Cell, scope: string | n
   const renamed = renameTag(page, element, 'th');
   if (!renamed) return null;
   if (attributeOf(element, 'scope')) return [...renamed, setAttribute(element, 'scope', scope)!];
-  return [...renamed, insertAt(element.startTag!.start + 1 + element.tag.length, ` scope="${scope}"`)];
+  return [...renamed, insertAt(nameEnd(element)!, ` scope="${scope}"`)];
 }
 
 /** The caption as written: set, replaced when its words differ, taken away when empty. */

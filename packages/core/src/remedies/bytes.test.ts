@@ -265,7 +265,79 @@ const FIXES: Fix[] = [
     before:
       '<style>a{text-decoration:none;color:#003}</style><p>The lock keeper has a <a href="x" style="color:#003">list of moorings</a> at the hut.</p>',
     after:
-      '<style>a{text-decoration:none;color:#003}</style><p>The lock keeper has a <a href="x" style="color:#003; text-decoration: underline">list of moorings</a> at the hut.</p>',
+      '<style>a{text-decoration:underline;color:#003}</style><p>The lock keeper has a <a href="x" style="color:#003">list of moorings</a> at the hut.</p>',
+  },
+  {
+    rule: 'links/colour-alone',
+    remedy: 'underline',
+    before:
+      '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav><p>The lock keeper has a <a href="x">list of moorings</a> at the hut.</p>',
+    after:
+      '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav><p>The lock keeper has a <a style="text-decoration: underline" href="x">list of moorings</a> at the hut.</p>',
+  },
+  // Colours where they come from
+  {
+    rule: 'colour/contrast',
+    remedy: 'nearest-passing',
+    before: '<style>.k { color: #999; margin: 0 }</style><p class="k">The lock is closed.</p><p class="k">It opens in May.</p>',
+    after: '<style>.k { color: #767676; margin: 0 }</style><p class="k">The lock is closed.</p><p class="k">It opens in May.</p>',
+  },
+  {
+    rule: 'colour/contrast',
+    remedy: 'nearest-passing',
+    before: '<p>It is <font color="#999999">closed</font>.</p>',
+    after: '<p>It is <font color="#767676">closed</font>.</p>',
+  },
+  {
+    rule: 'colour/contrast',
+    remedy: 'nearest-passing',
+    before: '<link rel="stylesheet" href="house.css"><p class="k">The lock is closed.</p>',
+    after: 'declined: The colour comes from house.css, which other pages share; mend it there.',
+    surroundings: { sheetAt: (address) => ({ address, text: '.k{color:#999}' }) },
+  },
+  {
+    rule: 'colour/contrast',
+    remedy: 'own-colour',
+    before: '<p style="color:#999">The lock is closed.</p>',
+    enter: { color: '#333333' },
+    after: '<p style="color: #333333">The lock is closed.</p>',
+  },
+  {
+    rule: 'images/caption-typed',
+    remedy: 'adopt-caption',
+    before: '<p><img src="a.png" alt="A lock gate"></p>\n<p class="c">Figure 1: The lower gate</p>\n<p>Text.</p>',
+    after: '<figure><img src="a.png" alt="A lock gate">\n<figcaption>Figure 1: The lower gate</figcaption></figure>\n<p>Text.</p>',
+  },
+  {
+    rule: 'images/caption-typed',
+    remedy: 'adopt-caption',
+    before: '<p><img src="a.png" alt="A lock gate"><br>Abb. 2: Das Tor</p>',
+    after: '<figure><img src="a.png" alt="A lock gate"><figcaption>Abb. 2: Das Tor</figcaption></figure>',
+  },
+  {
+    rule: 'media/unclosed-frame',
+    remedy: 'close',
+    before: '<iframe src="map.html" title="Walk map"/>\n<p>The walk begins at the lock.</p>',
+    after: '<iframe src="map.html" title="Walk map"></iframe>\n<p>The walk begins at the lock.</p>',
+  },
+  {
+    rule: 'structure/direction',
+    remedy: 'set-direction',
+    before: '<p lang="ar">البوابة مغلقة</p>',
+    after: '<p dir="rtl" lang="ar">البوابة مغلقة</p>',
+  },
+  {
+    rule: 'document/no-language',
+    remedy: 'copy-language',
+    before: '<html><head><title>Locks</title></head><body lang="de"><main><h1>Locks</h1></main></body></html>',
+    after: '<html lang="de"><head><title>Locks</title></head><body lang="de"><main><h1>Locks</h1></main></body></html>',
+  },
+  {
+    rule: 'tables/large',
+    remedy: 'describe-in-text',
+    before: `<table><caption>Depths</caption><tr><th>Lock</th><th>Depth</th></tr>${'<tr><td>1</td><td>2 m</td></tr>'.repeat(50)}</table>`,
+    enter: { text: 'Each row is a lock.' },
+    after: `<p id="about-each-row-is-a">Each row is a lock.</p>\n<table aria-describedby="about-each-row-is-a"><caption>Depths</caption><tr><th>Lock</th><th>Depth</th></tr>${'<tr><td>1</td><td>2 m</td></tr>'.repeat(50)}</table>`,
   },
   {
     rule: 'links/doubled',

@@ -1,5 +1,5 @@
-import { descendants, valueOf, type CommentNode, type ElementNode } from '../document/tree.ts';
-import { parsePage, type Page } from '../document/page.ts';
+import { descendants, valueOf, has, type CommentNode, type ElementNode } from '../document/tree.ts';
+import { parseAgain, type Page } from '../document/page.ts';
 import { contrastFailures } from '../semantics/contrastFailures.ts';
 import { isPasted, LOOKS, setsLooksOnly } from '../semantics/dressing.ts';
 import { IN, isInside } from '../semantics/inside.ts';
@@ -8,6 +8,8 @@ import { inlineStyle } from '../style/inline.ts';
 import { dropAttribute, setAttribute, unwrap } from './markup.ts';
 import { dropDeclarations } from './styling.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { usesSigns, colourMatters } from './evidence.ts';
+import { imitatedHeadings } from '../semantics/imitatedHeadings.ts';
 
 /**
  * Takes out what a word processor left: its tags, classes, comments and looks. Strong, emphasis, lists, tables, links and languages stay.
@@ -23,16 +25,32 @@ export const remedy: Remedy = {
       ...comments(page).map((node): Edit => ({ ...node.range!, text: '' })),
     ];
     if (edits.length === 0) return decline('Nothing is left to clean.');
-    return losesContrast(page, edits)
-      ? decline('Without these colours some of the text would be too faint on its ground; clean it in Source.')
-      : planned(...edits);
+    if (usesSigns(page.body))
+      return decline('Letters are shown as signs here; without their face they would be letters. Clean it in Source.');
+    if (colourMatters(page) && page.elements.some(setsColour))
+      return decline('The page seems to say something by colour; settle that first.');
+    const after = pageAfter(page, edits);
+    if (!after || contrastFailures(after, 'AA').length > contrastFailures(page, 'AA').length)
+      return decline('Without these colours some of the text would be too faint on its ground; clean it in Source.');
+    // A bold line may stay bold once it is clean: what matters is that it is still seen for what it may be.
+    const heads = new Set(imitatedHeadings(after).map((line) => line.text));
+    return imitatedHeadings(page).every((line) => heads.has(line.text))
+      ? planned(...edits)
+      : decline('A line that may be a heading is known by these looks alone; settle that first.');
   },
 };
+
+/** Whether cleaning would take a colour from an element. */
+function setsColour(element: ElementNode): boolean {
+  if (!setsLooksOnly(element) && !isPasted(element)) return false;
+  const style = inlineStyle(element);
+  return has(element, 'color') || style.has('color') || style.has('background') || style.has('background-color');
+}
 
 function cleanElement(page: Page, element: ElementNode): Edit[] {
   if (!element.startTag) return [];
   if (/^(?:o|w|m|v|st1):/.test(element.tag)) return unwrap(element);
-  if (setsLooksOnly(element)) return withMeaning(page, element);
+  if (setsLooksOnly(element)) return isInside(page, element, IN.code) ? [] : withMeaning(page, element);
   if (!isPasted(element)) return [];
   const edits: (Edit | null)[] = [
     dropDeclarations(page, element, (property) => LOOKS.has(property) || property.startsWith('mso-') || property.startsWith('-webkit-')),
@@ -75,12 +93,8 @@ function comments(page: Page): CommentNode[] {
   );
 }
 
-function losesContrast(page: Page, edits: readonly Edit[]): boolean {
+function pageAfter(page: Page, edits: readonly Edit[]): Page | null {
   const change = changeOf(page.source, edits);
   const after = change.ok ? applyChange(page.source, change.value) : change;
-  return (
-    !after.ok ||
-    contrastFailures(parsePage(after.value, { scope: page.scope, surroundings: page.surroundings }), 'AA').length >
-      contrastFailures(page, 'AA').length
-  );
+  return after.ok ? parseAgain(page, after.value) : null;
 }

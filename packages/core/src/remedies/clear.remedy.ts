@@ -3,6 +3,7 @@ import { forcedFaces, halfSetColours, inlineColours } from '../semantics/dressin
 import { unwrap } from './markup.ts';
 import { withoutLook } from './styling.ts';
 import { decline, planned, type Remedy, type Target } from './types.ts';
+import { hangsOnLooks, colourMatters } from './evidence.ts';
 
 /** Takes a look away that is set on single pieces of the page, wherever it is set so. */
 export const remedy: Remedy = {
@@ -12,6 +13,12 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const edits = editsFor(target);
+    const evidence = hangsOnLooks(target.page, edits);
+    if (evidence) return decline(evidence);
+    if (target.finding.rule === 'text/forced-face' && /symbol|dingbats|webdings/i.test(String(target.finding.values.face)))
+      return decline('Letters are shown as signs in this face; without it they would be letters.');
+    if (target.finding.rule !== 'text/forced-face' && target.finding.rule !== 'text/underline' && colourMatters(target.page))
+      return decline('The page seems to say something by colour; settle that first.');
     return edits.length > 0 ? planned(...edits) : decline('This look comes from a style sheet; fix it there.');
   },
 };

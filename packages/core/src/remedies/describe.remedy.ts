@@ -3,6 +3,7 @@ import { images } from '../semantics/imageContext.ts';
 import { addressOf, fileNameOf, writtenAlternative } from '../semantics/images.ts';
 import { contentRange, dropAttribute, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Writes what an image shows, in the place its element has for it. */
 export const remedy: Remedy = {
@@ -26,10 +27,12 @@ export const remedy: Remedy = {
     const same =
       finding.rule === 'images/true-to-picture'
         ? images(page).filter((one) => addressOf(one) === addressOf(element) && writtenAlternative(one) === writtenAlternative(element))
-        : [element];
+        : placesOf({ page, element, finding });
     const edits = same.map((one) => setAttribute(one, attributeFor(one.tag), alt));
-    const role = tidy(valueOf(element, 'role') ?? '').toLowerCase();
-    if (role === 'presentation' || role === 'none') edits.push(dropAttribute(page, element, 'role'));
+    for (const one of same) {
+      const role = tidy(valueOf(one, 'role') ?? '').toLowerCase();
+      if (role === 'presentation' || role === 'none') edits.push(dropAttribute(page, one, 'role'));
+    }
     if (element.tag === 'svg' && !has(element, 'role')) edits.push(setAttribute(element, 'role', 'img'));
     return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },

@@ -2,6 +2,7 @@ import { addressOf, fileNameOf } from '../semantics/images.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 import { tidy, type ElementNode } from '../document/tree.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Starts the description from the words of the file's name, for a person to fix. */
 export const remedy: Remedy = {
@@ -10,13 +11,14 @@ export const remedy: Remedy = {
   certain: false,
   fields: [{ name: 'alt', label: 'Description', kind: 'passage', hint: 'Taken from the file’s name: make a phrase of it.' }],
   propose: ({ element }) => ({ alt: wordsOfFile(element) ?? '' }),
-  plan({ element }, inputs) {
+  plan(target, inputs) {
+    const { element } = target;
     const proposal = wordsOfFile(element);
     if (!proposal) return decline('The file’s name holds no words to start from.');
     const alt = tidy(inputs.alt ?? proposal);
     if (!alt) return decline('Write a description first.');
-    const edit = setAttribute(element, 'alt', alt);
-    return edit ? planned(edit) : decline(NO_SOURCE);
+    const edits = placesOf(target).map((place) => setAttribute(place, 'alt', alt));
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };
 

@@ -6,6 +6,7 @@ import { imagesIn, writtenAlternative } from '../semantics/images.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
+import { bulletRuns } from '../semantics/lists.ts';
 
 /** Makes one of two neighbours: of two links to one place, or of a list and the one it goes on from. */
 export const remedy: Remedy = {
@@ -14,7 +15,8 @@ export const remedy: Remedy = {
   certain: ['links/doubled', 'links/split'],
   fields: [],
   plan({ page, element }) {
-    return element.tag === 'a' ? joinLinks(page, element) : joinLists(element);
+    if (element.tag === 'a') return joinLinks(page, element);
+    return element.tag === 'ol' ? joinLists(element) : joinBullets(page, element);
   },
 };
 
@@ -29,6 +31,22 @@ function joinLinks(page: Page, first: ElementNode): Plan {
   const passed = images.filter((image) => bare(writtenAlternative(image) ?? '') === words).map((image) => setAttribute(image, 'alt', ''));
   if (passed.some((edit) => edit === null)) return decline(NO_SOURCE);
   return planned({ ...first.endTag, text: '' }, { ...next.startTag, text: '' }, ...(passed as NonNullable<(typeof passed)[number]>[]));
+}
+
+/** The tags between neighbouring lists go, so that their items stand in one. */
+function joinBullets(page: Page, list: ElementNode): Plan {
+  const run = bulletRuns(page).find((one) => one.some(({ element }) => element === list));
+  if (!run) return decline('The lists no longer follow one another.');
+  const edits = run.slice(1).flatMap(({ element }, i) => {
+    const before = run[i]!.element;
+    return before.endTag && element.startTag
+      ? [
+          { ...before.endTag, text: '' },
+          { ...element.startTag, text: '' },
+        ]
+      : [];
+  });
+  return edits.length === 2 * (run.length - 1) ? planned(...edits) : decline(NO_SOURCE);
 }
 
 /** What stands between the lists goes into the last item of the first. */

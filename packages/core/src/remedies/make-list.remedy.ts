@@ -6,16 +6,19 @@ import type { MarkerKind, TypedItem } from '../semantics/markers.ts';
 import { imagesIn } from '../semantics/images.ts';
 import { lineRange, typedLists, type TypedLine, type TypedList } from '../semantics/typedLists.ts';
 import { cutStart, layoutSpace } from './cutText.ts';
-import { dropAttribute, NO_SOURCE } from './markup.ts';
+import { dropAttribute, NO_SOURCE, nameEnd } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
+import { isBlock } from '../semantics/blocks.ts';
+import { imageBulletRuns } from '../semantics/imageBullets.ts';
 
 /** Makes a real list of typed lines, nested by their markers; everything in a line but its marker stays as it is. */
 export const remedy: Remedy = {
   name: 'make-list',
   label: 'Make it a real list',
-  certain: true,
+  certain: ['lists/typed'],
   fields: [],
   plan({ page, finding, element }) {
+    if (finding.rule === 'lists/image-bullets') return fromImageBullets(page, element);
     const list = typedLists(page).find(
       (one) => one.lines[0]!.block === element && (lineRange(one.lines[0]!)?.start === finding.at.start || one.lines[0]!.whole),
     );
@@ -23,6 +26,22 @@ export const remedy: Remedy = {
     return list.lines[0]!.whole ? fromParagraphs(page, list) : fromBrokenLines(page, list);
   },
 };
+
+/** Each paragraph becomes an item, without the image that stood for its bullet. */
+function fromImageBullets(page: Page, first: ElementNode): Plan {
+  const run = imageBulletRuns(page).find((one) => one[0]!.block === first);
+  if (!run) return decline('The lines no longer stand side by side.');
+  const edits: Edit[] = [];
+  for (const [i, { block, image }] of run.entries()) {
+    if (!block.startTag || !block.endTag || !image.range) return decline(NO_SOURCE);
+    edits.push(
+      { start: block.startTag.start, end: nameEnd(block)!, text: `${i === 0 ? '<ul>' : ''}<li` },
+      { ...image.range, text: '' },
+      { ...block.endTag, text: `</li>${i === run.length - 1 ? '</ul>' : ''}` },
+    );
+  }
+  return planned(...edits);
+}
 
 const LIST_TYPES: Record<MarkerKind, { tag: 'ul' | 'ol'; open: string }> = {
   bullet: { tag: 'ul', open: '<ul>' },
@@ -66,12 +85,7 @@ function fromParagraphs(page: Page, list: TypedList): Plan {
     const marker = cutStart(page, line.nodes, lengths.get(line)!);
     if (!block.startTag || !block.range || !marker) return decline(NO_SOURCE);
     const { before, after } = tags.get(line)!;
-    const name = block.startTag.start + 1;
-    edits.push(
-      { start: block.startTag.start, end: name + block.tag.length, text: `${before}<li` },
-      ...withoutIndent(page, block),
-      ...marker,
-    );
+    edits.push({ start: block.startTag.start, end: nameEnd(block)!, text: `${before}<li` }, ...withoutIndent(page, block), ...marker);
     edits.push(block.endTag ? { ...block.endTag, text: after } : { start: block.range.end, end: block.range.end, text: after });
   }
   return planned(...edits);
@@ -106,7 +120,8 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
       line.ending ? { ...line.ending.range!, text: after } : { start: trimmedEnd(page, range), end: trimmedEnd(page, range), text: after },
     );
   }
-  return block.tag === 'p' ? planned(...edits, ...outsideParagraph(page, block, first, last)) : planned(...edits);
+  if (block.tag === 'p') return planned(...edits, ...outsideParagraph(page, block, first, last));
+  return LOOSE_IN.has(block.tag) ? planned(...edits, ...aroundLoose(page, block, first, last)) : planned(...edits);
 }
 
 /** A list cannot stand inside a paragraph: what comes before and after it keeps a paragraph of its own, and an emptied one goes. */
@@ -127,6 +142,44 @@ function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last
   if (saysSomething(after)) edits.push({ start: end, end, text: startTag });
   else if (block.endTag) edits.push({ ...block.endTag, text: '' });
   return edits;
+}
+
+const LOOSE_IN = new Set(['body', 'main', 'article', 'section']);
+
+/** Loose text before and after the list, as far as the nearest block, becomes paragraphs: beside a list it would stand in none. */
+function aroundLoose(page: Page, block: ElementNode, first: TypedLine, last: TypedLine): Edit[] {
+  const from = block.children.indexOf(first.nodes[0] as TreeNode);
+  const to = block.children.indexOf((last.ending ?? last.nodes.at(-1)!) as TreeNode);
+  const before = looseRun(block.children.slice(0, from).reverse()).reverse();
+  const after = looseRun(block.children.slice(to + 1));
+  return [before, after].flatMap((nodes) => wrapped(page, nodes));
+}
+
+/** Nodes up to the first block. */
+function looseRun(nodes: readonly TreeNode[]): TreeNode[] {
+  const end = nodes.findIndex((node) => node.kind === 'element' && isBlock(node));
+  return nodes.slice(0, end < 0 ? nodes.length : end);
+}
+
+/** Tags of a paragraph around nodes; breaks at either end go. */
+function wrapped(page: Page, nodes: readonly TreeNode[]): Edit[] {
+  if (!saysSomething(nodes)) return nodes.flatMap((node) => (isBreak(node) && node.range ? [{ ...node.range, text: '' }] : []));
+  const isEmpty = (node: TreeNode) => isBreak(node) || node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '');
+  const first = nodes.findIndex((node) => !isEmpty(node));
+  const last = nodes.findLastIndex((node) => !isEmpty(node));
+  const [start, end] = [nodes[first]!.range, nodes[last]!.range];
+  if (!start || !end) return [];
+  const lead = start.start + layoutSpace(page, start.start);
+  const breaks = [...nodes.slice(0, first), ...nodes.slice(last + 1)].filter((node) => isBreak(node) && node.range);
+  return [
+    { start: lead, end: lead, text: '<p>' },
+    { start: trimmedEnd(page, end), end: trimmedEnd(page, end), text: '</p>' },
+    ...breaks.map((node) => ({ ...node.range!, text: '' })),
+  ];
+}
+
+function isBreak(node: TreeNode): boolean {
+  return node.kind === 'element' && node.tag === 'br';
 }
 
 function saysSomething(nodes: readonly TreeNode[]): boolean {

@@ -18,9 +18,26 @@ export function setAttribute(element: ElementNode, name: string, value: string):
   const written = `${name}="${escapeValue(value)}"`;
   const range = attributeOf(element, name)?.range;
   if (range) return { ...range, text: written };
-  const at = element.startTag.start + 1 + element.tag.length;
-  return { start: at, end: at, text: ` ${written}` };
+  return insertAt(nameEnd(element)!, ` ${written}`);
 }
+
+/** Where the name in an element's start tag ends; null without a start tag. */
+export function nameEnd({ startTag, tag, prefix }: ElementNode): number | null {
+  return startTag && startTag.start + 1 + (prefix ? prefix.length + 1 : 0) + tag.length;
+}
+
+/** An attribute that is only there or not, as it is written into a start tag: XML has to give it a value. */
+export function written(page: Page, attribute: string): string {
+  return page.xml === 'read' ? ` ${attribute}="${attribute}"` : ` ${attribute}`;
+}
+
+/** The end tag an element still needs once something is to follow it; '' for one that has its own or needs none. */
+export function missingEnd(element: ElementNode): string {
+  return element.endTag || element.selfClosed || VOID.has(element.tag) ? '' : `</${element.tag}>`;
+}
+
+/** Elements that hold nothing and have no end tag (HTML Living Standard, "void elements"). */
+const VOID = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr']);
 
 /** Takes an attribute out with the white space before it. Null when it has no place in the source. */
 export function dropAttribute(page: Page, element: ElementNode, name: string): Edit | null {
@@ -31,19 +48,22 @@ export function dropAttribute(page: Page, element: ElementNode, name: string): E
   return { start, end: range.end, text: '' };
 }
 
-/** Where the content of an element lies. Null for one without a start tag of its own. */
+/** Where the content of an element lies. Null for one without a start tag of its own, or closed by it. */
 export function contentRange(element: ElementNode): Range | null {
-  if (!element.startTag || !element.range) return null;
+  if (!element.startTag || !element.range || element.selfClosed) return null;
   return { start: element.startTag.end, end: element.endTag?.start ?? element.range.end };
 }
 
 /** Renames an element's tags and keeps its attributes. A left-out end tag is written out, for not every element may leave it out. */
 export function renameTag(page: Page, element: ElementNode, name: string): Edit[] | null {
   if (!element.startTag || !element.range) return null;
-  const start = element.startTag.start + 1;
-  const edits: Edit[] = [{ start, end: start + element.tag.length, text: name }];
-  if (element.endTag) edits.push({ start: element.endTag.start + 2, end: element.endTag.start + 2 + element.tag.length, text: name });
-  else edits.push(insertAt(beforeTrailingSpace(page, element.range), `</${name}>`));
+  const end = nameEnd(element)!;
+  const edits: Edit[] = [{ start: end - element.tag.length, end, text: name }];
+  if (element.selfClosed) return edits;
+  if (element.endTag) {
+    const at = element.endTag.start + end - element.startTag.start + 1;
+    edits.push({ start: at - element.tag.length, end: at, text: name });
+  } else edits.push(insertAt(beforeTrailingSpace(page, element.range), `</${name}>`));
   return edits;
 }
 

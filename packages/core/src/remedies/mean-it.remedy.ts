@@ -6,7 +6,7 @@ import { decline, planned, type Remedy } from './types.ts';
 export const remedy: Remedy = {
   name: 'mean-it',
   label: 'Give the emphasis its meaning',
-  certain: true,
+  certain: false,
   fields: [],
   plan({ page, element }) {
     const tag = element.tag === 'b' ? 'b' : 'i';

@@ -2,7 +2,7 @@ import { parsePage } from '../document/page.ts';
 import { elementAt } from '../document/paths.ts';
 import { shownText } from '../semantics/names.ts';
 import { auditPage } from '../audit/run.ts';
-import { fixCertain } from './apply.ts';
+import { fixCertain } from './certain.ts';
 
 /** Text from elsewhere, made sound as far as that needs nobody, and the lines of it that may be headings. */
 export interface Pasted {

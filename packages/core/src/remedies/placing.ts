@@ -3,7 +3,7 @@ import type { Page } from '../document/page.ts';
 import type { Edit } from '../source/edits.ts';
 import { isBlock } from '../semantics/blocks.ts';
 import { anchors } from '../semantics/links.ts';
-import { insertAt, lineStyle } from './markup.ts';
+import { insertAt, lineStyle, missingEnd } from './markup.ts';
 
 /**
  * Writes a block right after the block that holds an element (a figure counts as one), on a line of its own where the page keeps lines.
@@ -19,7 +19,7 @@ export function blockAfter(page: Page, element: ElementNode, markup: string): Ed
   // A left-out end tag runs to the next tag: what follows it has to stay after what is written.
   let { end } = whole.range;
   if (!whole.endTag) while (end > whole.range.start && /\s/.test(page.source[end - 1]!)) end--;
-  return insertAt(end, `${whole.endTag ? '' : `</${whole.tag}>`}${newline}${indent}${markup}`);
+  return insertAt(end, `${missingEnd(whole)}${newline}${indent}${markup}`);
 }
 
 /** In a cell or item, or loose in the body: right after the element's outermost inline parent. */

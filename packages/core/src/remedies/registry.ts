@@ -8,6 +8,7 @@ import { remedy as addControls } from './add-controls.remedy.ts';
 import { remedy as addLegend } from './add-legend.remedy.ts';
 import { remedy as addTranscriptLink } from './add-transcript-link.remedy.ts';
 import { remedy as addWords } from './add-words.remedy.ts';
+import { remedy as adoptCaption } from './adopt-caption.remedy.ts';
 import { remedy as allowZoom } from './allow-zoom.remedy.ts';
 import { remedy as associate } from './associate.remedy.ts';
 import { remedy as captionFromRow } from './caption-from-row.remedy.ts';
@@ -16,9 +17,12 @@ import { remedy as clean } from './clean.remedy.ts';
 import { remedy as clear } from './clear.remedy.ts';
 import { remedy as clearAlign } from './clear-align.remedy.ts';
 import { remedy as clearSize } from './clear-size.remedy.ts';
+import { remedy as close } from './close.remedy.ts';
 import { remedy as closeUp } from './close-up.remedy.ts';
+import { remedy as copyLanguage } from './copy-language.remedy.ts';
 import { remedy as decorative } from './decorative.remedy.ts';
 import { remedy as describe } from './describe.remedy.ts';
+import { remedy as describeInText } from './describe-in-text.remedy.ts';
 import { remedy as fill } from './fill.remedy.ts';
 import { remedy as flatten } from './flatten.remedy.ts';
 import { remedy as fromFileName } from './from-file-name.remedy.ts';
@@ -37,6 +41,7 @@ import { remedy as moveIntoItem } from './move-into-item.remedy.ts';
 import { remedy as moveToText } from './move-to-text.remedy.ts';
 import { remedy as name } from './name.remedy.ts';
 import { remedy as nearestPassing } from './nearest-passing.remedy.ts';
+import { remedy as ownColour } from './own-colour.remedy.ts';
 import { remedy as pointToText } from './point-to-text.remedy.ts';
 import { remedy as remove } from './remove.remedy.ts';
 import { remedy as removeTitle } from './remove-title.remedy.ts';
@@ -48,6 +53,7 @@ import { remedy as reword } from './reword.remedy.ts';
 import { remedy as sameWindow } from './same-window.remedy.ts';
 import { remedy as saySo } from './say-so.remedy.ts';
 import { remedy as sentenceCase } from './sentence-case.remedy.ts';
+import { remedy as setDirection } from './set-direction.remedy.ts';
 import { remedy as setHeaders } from './set-headers.remedy.ts';
 import { remedy as setLanguage } from './set-language.remedy.ts';
 import { remedy as setLevel } from './set-level.remedy.ts';
@@ -77,6 +83,7 @@ export const REMEDIES: Readonly<Record<RemedyName, Remedy>> = {
   'add-legend': addLegend,
   'add-transcript-link': addTranscriptLink,
   'add-words': addWords,
+  'adopt-caption': adoptCaption,
   'allow-zoom': allowZoom,
   associate: associate,
   'caption-from-row': captionFromRow,
@@ -85,9 +92,12 @@ export const REMEDIES: Readonly<Record<RemedyName, Remedy>> = {
   clear: clear,
   'clear-align': clearAlign,
   'clear-size': clearSize,
+  close: close,
   'close-up': closeUp,
+  'copy-language': copyLanguage,
   decorative: decorative,
   describe: describe,
+  'describe-in-text': describeInText,
   fill: fill,
   flatten: flatten,
   'from-file-name': fromFileName,
@@ -106,6 +116,7 @@ export const REMEDIES: Readonly<Record<RemedyName, Remedy>> = {
   'move-to-text': moveToText,
   name: name,
   'nearest-passing': nearestPassing,
+  'own-colour': ownColour,
   'point-to-text': pointToText,
   remove: remove,
   'remove-title': removeTitle,
@@ -117,6 +128,7 @@ export const REMEDIES: Readonly<Record<RemedyName, Remedy>> = {
   'same-window': sameWindow,
   'say-so': saySo,
   'sentence-case': sentenceCase,
+  'set-direction': setDirection,
   'set-headers': setHeaders,
   'set-language': setLanguage,
   'set-level': setLevel,

@@ -1,5 +1,6 @@
 import { dropAttribute, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Takes a tooltip away that repeats what is there. */
 export const remedy: Remedy = {
@@ -7,8 +8,8 @@ export const remedy: Remedy = {
   label: 'Take the tooltip away',
   certain: true,
   fields: [],
-  plan({ page, element }) {
-    const edit = dropAttribute(page, element, 'title');
-    return edit ? planned(edit) : decline(NO_SOURCE);
+  plan(target) {
+    const edits = placesOf(target).map((element) => dropAttribute(target.page, element, 'title'));
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };

@@ -3,6 +3,7 @@ import { imagesIn } from '../semantics/images.ts';
 import type { Edit } from '../source/edits.ts';
 import { dropAttribute, NO_SOURCE, removal, unwrap } from './markup.ts';
 import { decline, planned, type Plan, type Remedy, type Target } from './types.ts';
+import { dropDeclarations } from './styling.ts';
 
 /** Rules whose trouble is one attribute. */
 const ATTRIBUTES: Record<string, string> = {
@@ -15,13 +16,33 @@ const ATTRIBUTES: Record<string, string> = {
 export const remedy: Remedy = {
   name: 'remove',
   label: 'Take it out',
-  certain: true,
+  certain: [
+    'headings/blank',
+    'lists/blank',
+    'tables/headers-broken',
+    'tables/summary-repeats',
+    'tables/blank-rows',
+    'text/moving',
+    'text/spacer-blocks',
+    'text/spacing-locked',
+    'document/refresh',
+    'structure/tab-order',
+    'structure/role-undone',
+  ],
   fields: [],
   plan(target) {
     const { page, element, finding } = target;
     const attribute = ATTRIBUTES[finding.rule];
     if (attribute) {
       const edit = dropAttribute(page, element, attribute);
+      return edit ? planned(edit) : decline(NO_SOURCE);
+    }
+    if (finding.rule === 'structure/role-undone') {
+      const edit = dropAttribute(page, element, 'role');
+      return edit ? planned(edit) : decline(NO_SOURCE);
+    }
+    if (finding.rule === 'text/spacing-locked') {
+      const edit = dropDeclarations(page, element, (property) => ['line-height', 'letter-spacing', 'word-spacing'].includes(property));
       return edit ? planned(edit) : decline(NO_SOURCE);
     }
     if (finding.rule === 'text/moving') return element.startTag ? planned(...unwrap(element)) : decline(NO_SOURCE);

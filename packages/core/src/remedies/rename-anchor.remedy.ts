@@ -1,9 +1,9 @@
 import { valueOf } from '../document/tree.ts';
 import type { Edit } from '../source/edits.ts';
-import { anchorOf, links } from '../semantics/links.ts';
+import { anchorOf, links, anchors } from '../semantics/links.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
-import { freeId } from './placing.ts';
-import { decline, planned, type Remedy } from './types.ts';
+import { decline, planned, type Remedy, type Plan } from './types.ts';
+import type { Page } from '../document/page.ts';
 
 /** Gives an anchor a name that works everywhere, and lets the page's own links follow. */
 export const remedy: Remedy = {
@@ -13,18 +13,35 @@ export const remedy: Remedy = {
   fields: [],
   plan({ page, element, finding }) {
     const old = String(finding.values.name);
-    const fresh = freeId(page, old);
+    if (finding.message === 'twice') return renameLater(page, old);
+    const fresh = freshName(page, old, 1);
     const own = (['id', 'name'] as const)
       .filter((name) => valueOf(element, name) === old)
       .map((name) => setAttribute(element, name, fresh));
-    // Links lead to the first of several: only when that one is renamed do they follow.
-    const following =
-      finding.message === 'twice'
-        ? []
-        : links(page)
-            .filter((link) => link.href.startsWith('#') && anchorOf(link.href) === old)
-            .map((link) => setAttribute(link.element, 'href', `#${fresh}`));
+    const following = links(page)
+      .filter((link) => link.href.startsWith('#') && anchorOf(link.href) === old)
+      .map((link) => setAttribute(link.element, 'href', `#${fresh}`));
     const edits = [...own, ...following];
     return own.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
   },
 };
+
+/** Links lead to the first of several: it keeps its name, the others get names of their own. */
+function renameLater(page: Page, old: string): Plan {
+  const edits: (Edit | null)[] = [];
+  for (const [i, element] of (anchors(page).get(old) ?? []).slice(1).entries())
+    for (const name of ['id', 'name'] as const)
+      if (valueOf(element, name) === old) edits.push(setAttribute(element, name, freshName(page, old, i + 2)));
+  return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
+}
+
+/** The name without spaces and with a letter first; numbered where it is taken. */
+function freshName(page: Page, old: string, number: number): string {
+  const base = old
+    .trim()
+    .replace(/\s+/g, '-')
+    .replace(/^(?=[\d.-])/, 'n');
+  let n = number;
+  while (anchors(page).has(n === 1 ? base : `${base}-${n}`)) n++;
+  return n === 1 ? base : `${base}-${n}`;
+}

@@ -1,5 +1,6 @@
 import { dropAttribute, NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Lets a link open where the reader is. */
 export const remedy: Remedy = {
@@ -7,8 +8,8 @@ export const remedy: Remedy = {
   label: 'Open it in the same window',
   certain: true,
   fields: [],
-  plan({ page, element }) {
-    const edit = dropAttribute(page, element, 'target');
-    return edit ? planned(edit) : decline(NO_SOURCE);
+  plan(target) {
+    const edits = placesOf(target).map((element) => dropAttribute(target.page, element, 'target'));
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };

@@ -3,7 +3,7 @@ import { has } from '../document/tree.ts';
 import { shownText } from '../semantics/names.ts';
 import { sharedLooks } from '../semantics/looks.ts';
 import { gridOf, type Cell, type Grid } from '../semantics/tables.ts';
-import { NO_SOURCE, insertAt, renameTag } from './markup.ts';
+import { NO_SOURCE, insertAt, renameTag, nameEnd } from './markup.ts';
 import { decline, planned, type Remedy, type Target } from './types.ts';
 
 const CHOICES = [
@@ -28,7 +28,7 @@ export const remedy: Remedy = {
       if (!scope || cell.element.tag === 'th') continue;
       const renamed = renameTag(page, cell.element, 'th');
       if (!renamed) return decline(NO_SOURCE);
-      const after = cell.element.startTag!.start + 1 + cell.element.tag.length;
+      const after = nameEnd(cell.element)!;
       edits.push(...renamed, ...(has(cell.element, 'scope') ? [] : [insertAt(after, ` scope="${scope}"`)]));
     }
     return edits.length > 0 ? planned(...edits) : decline('The cells chosen are headers already, or have no text.');

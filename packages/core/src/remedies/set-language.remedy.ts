@@ -4,6 +4,7 @@ import { usualLanguage } from '../semantics/pageLanguage.ts';
 import { isLanguageTag } from '../standards/languageTags.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 const COMMON = [
   ['en', 'English'],
@@ -24,16 +25,19 @@ export const remedy: Remedy = {
   certain: false,
   fields: [{ name: 'language', label: 'Language', kind: 'choice', options: COMMON.map(([value, label]) => ({ value, label })) }],
   propose: ({ page, finding }) => ({ language: likelyLanguage(String(finding.values.tag ?? ''), page) }),
-  plan({ page, element }, inputs) {
+  plan(target, inputs) {
+    const { page, element } = target;
     const language = (inputs.language ?? '').trim();
     if (!isLanguageTag(language)) return decline('Give a registered language tag, for example en or pt-BR.');
     if (element.tag === 'html' && !element.startTag) {
       const at = afterDoctype(page.source);
       return planned({ start: at, end: at, text: `<html lang="${language}">` });
     }
-    const edit = setAttribute(element, 'lang', language);
-    const other = valueOf(element, 'xml:lang') === null ? null : setAttribute(element, 'xml:lang', language);
-    return edit ? planned(edit, ...(other ? [other] : [])) : decline(NO_SOURCE);
+    const edits = placesOf(target).flatMap((place) => [
+      setAttribute(place, 'lang', language),
+      ...(valueOf(place, 'xml:lang') === null ? [] : [setAttribute(place, 'xml:lang', language)]),
+    ]);
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };
 

@@ -2,6 +2,7 @@ import { tidy } from '../document/tree.ts';
 import { writtenAlternative } from '../semantics/images.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Cuts an alternative down to its gist. */
 export const remedy: Remedy = {
@@ -10,12 +11,13 @@ export const remedy: Remedy = {
   certain: false,
   fields: [{ name: 'alt', label: 'The gist of it', kind: 'passage', hint: 'What matters here; the rest belongs into the text.' }],
   propose: ({ element }) => ({ alt: firstClause(writtenAlternative(element) ?? '') }),
-  plan({ element }, inputs) {
+  plan(target, inputs) {
+    const { element } = target;
     const alt = tidy(inputs.alt ?? '');
     if (!alt) return decline('Write what matters of it.');
     if (alt.length >= (writtenAlternative(element) ?? '').length) return decline('This is no shorter than what is there now.');
-    const edit = setAttribute(element, 'alt', alt);
-    return edit ? planned(edit) : decline(NO_SOURCE);
+    const edits = placesOf(target).map((place) => setAttribute(place, 'alt', alt));
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };
 

@@ -1,5 +1,5 @@
 import { valueOf } from '../document/tree.ts';
-import { dropAttribute, NO_SOURCE, removal, setAttribute } from './markup.ts';
+import { dropAttribute, NO_SOURCE, removal, setAttribute, insertAt, nameEnd, written } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
 /** Lets a recording wait until the reader starts it. */
@@ -17,16 +17,7 @@ export const remedy: Remedy = {
     const dropped = dropAttribute(page, element, 'autoplay');
     if (!dropped) return decline(NO_SOURCE);
     // What no longer starts by itself has to have something to start it with.
-    const controls =
-      valueOf(element, 'controls') === null && element.startTag
-        ? [
-            {
-              start: element.startTag.start + 1 + element.tag.length,
-              end: element.startTag.start + 1 + element.tag.length,
-              text: ' controls',
-            },
-          ]
-        : [];
+    const controls = valueOf(element, 'controls') === null ? [insertAt(nameEnd(element)!, written(page, 'controls'))] : [];
     return planned(...controls, dropped);
   },
 };

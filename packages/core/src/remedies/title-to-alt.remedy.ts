@@ -1,6 +1,7 @@
 import { tidy, valueOf } from '../document/tree.ts';
 import { dropAttribute, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Makes an image's tooltip its alternative. */
 export const remedy: Remedy = {
@@ -9,10 +10,10 @@ export const remedy: Remedy = {
   certain: false,
   fields: [{ name: 'alt', label: 'Alternative', kind: 'passage' }],
   propose: ({ element }) => ({ alt: tidy(valueOf(element, 'title') ?? '') }),
-  plan({ page, element }, inputs) {
+  plan(target, inputs) {
     const alt = tidy(inputs.alt ?? '');
     if (!alt) return decline('Write a description.');
-    const [set, dropped] = [setAttribute(element, 'alt', alt), dropAttribute(page, element, 'title')];
-    return set && dropped ? planned(set, dropped) : decline(NO_SOURCE);
+    const edits = placesOf(target).flatMap((place) => [setAttribute(place, 'alt', alt), dropAttribute(target.page, place, 'title')]);
+    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };

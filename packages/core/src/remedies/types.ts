@@ -20,7 +20,7 @@ export type Inputs = Readonly<Record<string, string>>;
 export interface Target {
   page: Page;
   element: ElementNode;
-  finding: Pick<Finding, 'rule' | 'message' | 'values' | 'at'>;
+  finding: Pick<Finding, 'rule' | 'message' | 'values' | 'at' | 'places'>;
 }
 
 /** Why a remedy will not act here. A sentence for a person. */

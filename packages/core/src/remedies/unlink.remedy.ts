@@ -2,6 +2,7 @@ import { rawText, tidy } from '../document/tree.ts';
 import { imagesIn } from '../semantics/images.ts';
 import { NO_SOURCE, removal, unwrap } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { placesOf } from './lastingColour.ts';
 
 /** Takes a link away and keeps what it holds; one that holds nothing goes whole. */
 export const remedy: Remedy = {
@@ -9,9 +10,13 @@ export const remedy: Remedy = {
   label: 'Take the link away',
   certain: false,
   fields: [],
-  plan({ page, element }) {
-    if (!element.startTag || !element.range) return decline(NO_SOURCE);
-    const empty = tidy(rawText(element)) === '' && imagesIn(element).length === 0;
-    return empty ? planned(removal(page, element.range)) : planned(...unwrap(element));
+  plan(target) {
+    const places = placesOf(target);
+    if (places.some((place) => !place.startTag || !place.range)) return decline(NO_SOURCE);
+    return planned(
+      ...places.flatMap((place) =>
+        tidy(rawText(place)) === '' && imagesIn(place).length === 0 ? [removal(target.page, place.range!)] : unwrap(place),
+      ),
+    );
   },
 };

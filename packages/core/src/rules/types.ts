@@ -17,6 +17,8 @@ export interface Report<M extends string = string> {
   values?: Values;
   /** The last of several neighbouring elements it speaks of, `at` being the first. */
   through?: ElementNode;
+  /** All elements that one problem stands at, in document order, `at` the first. */
+  places?: readonly ElementNode[];
   /** The stretch of source it speaks of, when that is not the element. */
   range?: Range;
   outcome?: FindingOutcome;
@@ -41,6 +43,8 @@ export interface Rule<M extends string = string> {
   fix: string;
   /** Asked of a person when the outcome is cantTell. `yes` says the finding stands, `no` that all is well. */
   question?: { ask: string; yes: string; no: string };
+  /** Equal subjects are one slip, however often they stand on a page: one finding with all its places. */
+  alike?: true;
   /** The question is about exactly these words or this image: with others it is another question, and an answer does not carry over. */
   exact?: true;
   criteria: readonly string[];

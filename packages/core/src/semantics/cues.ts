@@ -42,6 +42,33 @@ export const placeCueOf = passageFact((page, { text, block }) => cueIn(text, 'pl
 function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
   if (kind === 'colourCues' ? !coloursOf(language).test(text) : !PLACES.test(text)) return null;
   const found = cuesOf(kind, language).exec(text);
+  if (found && !leans(kind, sentenceAround(text, found.index), language)) return null;
   // What follows in brackets says it in words.
   return found && !/^\s*\(/.test(text.slice(found.index + found[0].length)) ? found[0] : null;
+}
+
+/** The sentence that an offset of a text lies in. */
+function sentenceAround(text: string, at: number): string {
+  const start =
+    Math.max(text.lastIndexOf('. ', at), text.lastIndexOf('! ', at), text.lastIndexOf('? ', at), text.lastIndexOf('\n', at)) + 1;
+  const end = /[.!?](?:\s|$)|\n/.exec(text.slice(at));
+  return text.slice(start, end ? at + end.index + 1 : text.length);
+}
+
+const directions = new Map<string, RegExp>();
+/** A colour says what things are or have to be: then it stands in place of words. */
+const MEANS =
+  /(?<!\p{L})(?:is|are|was|were|mean|means|indicates?|shows?|marks?|must|required|sold|overdue|need|needs|have|has|sind|ist|bedeutet|bedeuten|müssen|sont|est|doivent|signifie|son|es|está|están|deben|significa|zijn|moeten|betekent|são|é|devem|sono|è|devono)(?!\p{L})/iu;
+
+/** Whether a sentence tells its reader to do something, or, of colours, what they mean: a bare mention leans on nothing. */
+function leans(kind: 'colourCues' | 'placeCues', sentence: string, language: string): boolean {
+  const primary = language.toLowerCase().split('-')[0]!;
+  const known = primary in PHRASES ? primary : 'en';
+  let expression = directions.get(known);
+  if (!expression)
+    directions.set(
+      known,
+      (expression = new RegExp(`(?<![\\p{L}\\p{N}])(?:${phrasesFor(known).actWords.join('|')})(?![\\p{L}\\p{N}])`, 'iu')),
+    );
+  return expression.test(sentence) || (kind === 'colourCues' && MEANS.test(sentence));
 }

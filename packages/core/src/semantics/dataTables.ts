@@ -1,4 +1,4 @@
-import { elementParent, type ElementNode } from '../document/tree.ts';
+import { elementParent, childElements, valueOf, has, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { styleOf } from '../style/cascade.ts';
@@ -25,6 +25,17 @@ export const knownTables = fact((page: Page): KnownTable[] =>
       : [{ element, use: tableUse(page, element), grid, headed: grid.cells.some((cell) => cell.element.tag === 'th') }];
   }),
 );
+
+/** What only data tables have, on a table: named for a sentence. */
+export function marksOn(page: Page, { element, grid }: KnownTable): string[] {
+  const marks: string[] = [];
+  if (grid.cells.some((cell) => cell.element.tag === 'th')) marks.push('header cells');
+  const caption = childElements(element).find((child) => child.tag === 'caption');
+  if (caption && shownText(page, caption, 1) !== '') marks.push('a caption');
+  if ((valueOf(element, 'summary') ?? '').trim()) marks.push('a summary');
+  if (grid.cells.some((cell) => has(cell.element, 'scope'))) marks.push('scopes');
+  return marks;
+}
 
 /** The text of a table's first row, cells parted by bars: what tells it from others. */
 export function firstRowOf(page: Page, grid: Grid): string {

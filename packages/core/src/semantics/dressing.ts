@@ -9,6 +9,7 @@ import { inlineStyle } from '../style/inline.ts';
 import { IN, isInside } from './inside.ts';
 import { shownText } from './names.ts';
 import { isExposed, isSeen } from './visibility.ts';
+import { isExempt } from './contrastFailures.ts';
 
 /** Properties that only dress text. */
 export const LOOKS = new Set([
@@ -49,7 +50,7 @@ export const LOOKS = new Set([
   'break-before',
 ]);
 
-/** Whether an element is a span or font tag that sets nothing but looks. */
+/** Whether an element is a span or font tag that sets nothing but looks; in code it colours syntax. */
 export function setsLooksOnly(element: ElementNode): boolean {
   if (element.tag === 'font') return true;
   if (element.tag !== 'span' || element.attributes.length === 0) return false;
@@ -122,7 +123,7 @@ export const inlineColours = fact((page: Page) =>
 export const halfSetColours = fact((page: Page) =>
   dressedBy(page, (element) => {
     const own = inlineStyle(element);
-    if (own.size === 0 || !isSeen(page, element) || shownText(page, element, 1) === '') return null;
+    if (own.size === 0 || !isSeen(page, element) || shownText(page, element, 1) === '' || isExempt(page, element)) return null;
     const [color, ground] = [own.get('color'), own.get('background-color') ?? own.get('background')];
     if (color && !ground && color !== 'inherit' && !someAround(page, element, (style) => style.background.a > 0 || style.image !== null))
       return `text ${color}`;

@@ -1,10 +1,13 @@
-import { tidy, valueOf, type ElementNode, type TreeNode } from '../document/tree.ts';
+import { tidy, valueOf, closestWithin, elementParent, elementsIn, has, type ElementNode, type TreeNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
 import { attributed } from '../document/tagged.ts';
-import { nameOf } from './names.ts';
+import { nameOf, shownText } from './names.ts';
 import { imagesIn } from './images.ts';
 import { isLink } from './roles.ts';
 import { isExposed } from './visibility.ts';
+import { phrasesOf, bare } from '../standards/phrases/index.ts';
+import { isInside, FURNITURE } from './inside.ts';
+import { isBlock } from './blocks.ts';
 
 export interface Link {
   element: ElementNode;
@@ -34,6 +37,34 @@ export function linkAfter(link: ElementNode): { next: ElementNode; between: read
     else return null;
   }
   return null;
+}
+
+/** Relations and keys by which generated pages mark the links that turn their pages. */
+const TURNING = /\b(?:prev|previous|next|up|start|first|last|home|index|contents|toc|help|bookmark|glossary|copyright)\b/i;
+
+/** Whether a link turns to a neighbouring page: by its relation, its access key, or its words. */
+export function turnsPages(link: ElementNode, name: string): boolean {
+  if (TURNING.test(valueOf(link, 'rel') ?? '') || TURNING.test(valueOf(link, 'rev') ?? '')) return true;
+  if (/^[pnuhtic]$/i.test((valueOf(link, 'accesskey') ?? '').trim())) return true;
+  return phrasesOf('pageTurning').has(bare(name));
+}
+
+/** Names that people give to boxes of links. */
+const NAV_NAME =
+  /(?:^|[-_ ])(?:nav|navi|navigation|navbar|menu|breadcrumbs?|pager|pagination|toc|sitemap|footer|header|topbar)(?:$|[-_ \d])/i;
+
+/** Whether a link stands among navigation: in a part marked or named so, or in a block that holds nothing but links. */
+export function isNavigation(page: Page, link: ElementNode): boolean {
+  if (isInside(page, link, FURNITURE)) return true;
+  if (closestWithin(link, 8, (up) => NAV_NAME.test(`${valueOf(up, 'class') ?? ''} ${valueOf(up, 'id') ?? ''}`))) return true;
+  const block = closestWithin(link, 6, isBlock);
+  const row = block?.tag === 'td' || block?.tag === 'th' ? elementParent(block) : block;
+  if (!row) return false;
+  const others = [...elementsIn(row)].filter((inner) => inner.tag === 'a' && has(inner, 'href'));
+  return (
+    others.length >= 3 &&
+    shownText(page, row, 2_000).length <= 1.35 * others.reduce((sum, one) => sum + shownText(page, one, 300).length + 2, 0)
+  );
 }
 
 /** What a link shows: words, an image, both or nothing. */
@@ -71,7 +102,8 @@ export const anchors = fact((page: Page): Map<string, ElementNode[]> => {
 export function anchorOf(href: string): string {
   const at = href.indexOf('#');
   if (at < 0) return '';
-  const written = href.slice(at + 1);
+  // A directive for text on the page is no part of the name.
+  const written = href.slice(at + 1).replace(/:~:.*$/s, '');
   try {
     return decodeURIComponent(written);
   } catch {

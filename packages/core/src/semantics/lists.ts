@@ -1,4 +1,4 @@
-import { childElements, type ElementNode } from '../document/tree.ts';
+import { childElements, has, tidy, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
 import { styleOf } from '../style/cascade.ts';
@@ -70,9 +70,39 @@ export function showsNothing(page: Page, element: ElementNode): boolean {
   return holdSomething(page)[element.order] === 0;
 }
 
+/** Bullet lists of one item each that follow one another with nothing between: one list, cut into its items. */
+export const bulletRuns = fact((page: Page): RealList[][] => {
+  const runs: RealList[][] = [];
+  for (const list of realLists(page)) {
+    if (list.kind !== 'unordered' || list.items.length !== 1) continue;
+    const last = runs.at(-1)?.at(-1);
+    if (last && isNext(last.element, list.element)) runs.at(-1)!.push(list);
+    else runs.push([list]);
+  }
+  return runs.filter((run) => run.length > 1);
+}, carried);
+
+/** Whether a list is one of such a run. */
+export function isPartOfRun(page: Page, list: ElementNode): boolean {
+  return bulletRuns(page).some((run) => run.some((one) => one.element === list));
+}
+
+function isNext(one: ElementNode, other: ElementNode): boolean {
+  if (one.parent !== other.parent) return false;
+  return one
+    .parent!.children.slice(one.index + 1, other.index)
+    .every((node) => node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === ''));
+}
+
 /** The typed marker an item begins with, where it says again what the list itself shows. `place`: of the item, from 0. */
 export function repeatedMarker(page: Page, list: RealList, item: ElementNode, place: number): Marker | null {
   if (styleOf(page, item).listStyle === 'none') return null;
+  // Where the list counts in a way of its own, a typed number may be meant.
+  if (
+    list.kind === 'ordered' &&
+    (['start', 'reversed', 'type'].some((name) => has(list.element, name)) || list.items.some((one) => has(one, 'value')))
+  )
+    return null;
   const markers = markersOf(shownText(page, item, 60));
   return (
     markers.find((marker) =>

@@ -44,9 +44,12 @@ export function sharedLooks(page: Page, block: ElementNode): Looks | null {
   return text === '' ? null : { bold, large, capitals: isCapitals(text) };
 }
 
-function isCapitals(text: string): boolean {
+/** Written in capitals, in a script that has them: a few capital letters in a line of Korean or Arabic are names. */
+export function isCapitals(text: string): boolean {
   // Nearly every text has a small letter near its beginning.
-  return !/\p{Ll}/u.test(text) && (text.match(/\p{Lu}/gu)?.length ?? 0) >= 4;
+  if (/\p{Ll}/u.test(text)) return false;
+  const capitals = text.match(/\p{Lu}/gu)?.length ?? 0;
+  return capitals >= 4 && capitals >= 0.8 * (text.match(/\p{L}/gu)?.length ?? 0);
 }
 
 /** Elements that only dress text: taken off when a real heading takes their place. */

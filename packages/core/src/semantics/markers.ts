@@ -87,9 +87,27 @@ export function readTypedList<L>(
     const levels = [top];
     let at = from + 1;
     while (at < lines.length && place(levels, lines[at]!, markers(lines[at]!))) at++;
-    if (top.length >= 2) return { items: top, taken: at - from };
+    const tail = trailingBullets(top);
+    if (top.length >= 2) return { items: top, taken: at - from - tail };
   }
   return null;
+}
+
+/**
+ * Bullets behind the last of several numbers: nothing says that they belong under it and not after the list. Takes them off and gives how
+ * many lines they are.
+ */
+function trailingBullets<L>(top: TypedItem<L>[]): number {
+  const last = top.at(-1)!;
+  const others = top.slice(0, -1).some((item) => item.nested.length > 0);
+  if (last.marker.kind === 'bullet' || others || last.nested[0]?.marker.kind !== 'bullet') return 0;
+  const many = countItems(last.nested);
+  last.nested = [];
+  return many;
+}
+
+function countItems<L>(items: readonly TypedItem<L>[]): number {
+  return items.reduce((sum, item) => sum + 1 + countItems(item.nested), 0);
 }
 
 /** Puts a line at the level it continues, or one level deeper where it begins a sequence; false when it does neither. */

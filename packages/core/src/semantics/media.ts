@@ -26,10 +26,15 @@ export function fileOf(player: ElementNode): string {
 /** Addresses of frames that most often hold a recording. */
 const PLAYER = /(?:^|[/.\-_])(?:video|videos|player|embed|watch|tube|movie|lecture|recording)(?:[/.\-_?]|$)/i;
 
+/** Frames of maps, forms and the like, which their hosts embed by the same kind of address. */
+const OTHER_FRAME =
+  /(?:^|[^a-z])(?:maps?|karte|carte|mapa|mappa|kaart|forms?|formular|formulaire|quiz|quizz(?:es)?|survey|poll|calendar|kalender|calendrier|calendario|agenda|sheets?|spreadsheet|slides?|presentation|document|docs|chart|graph|diagram|chat|comments?|login|search|timetable|board)(?:$|[^a-z])/i;
+
 /** Whether a frame seems to hold a recording. */
 export function isPlayerFrame(frame: ElementNode): boolean {
   return (
     frame.tag === 'iframe' &&
+    !OTHER_FRAME.test(`${valueOf(frame, 'src') ?? ''} ${valueOf(frame, 'title') ?? ''}`) &&
     (PLAYER.test(valueOf(frame, 'src') ?? '') || /\b(?:video|recording|film)\b/i.test(valueOf(frame, 'title') ?? ''))
   );
 }

@@ -6,6 +6,7 @@ import { isBlock } from './blocks.ts';
 import { elementsById, referred } from './ids.ts';
 import { roleOf } from './roles.ts';
 import { isExposed, isGone } from './visibility.ts';
+import { UNNAMED_ROLES } from '../standards/aria.ts';
 
 export type NameSource =
   'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'placeholder' | 'summary' | 'title' | 'none';
@@ -24,8 +25,8 @@ const FROM_CONTENT = new Set(
   ),
 );
 
-/** Roles that may not be named (WAI-ARIA 1.2, "Roles which cannot be named"). */
-const NAMELESS = new Set('caption code deletion emphasis insertion paragraph strong subscript superscript'.split(' '));
+/** Roles without a name; what has no role at all takes a tooltip for one, as browsers do. */
+const NAMELESS = new Set([...UNNAMED_ROLES].filter((role) => !['generic', 'none', 'presentation'].includes(role)));
 
 const known = fact((): Map<ElementNode, Name> => new Map());
 

@@ -1,4 +1,4 @@
-import { elementParent, has, valueOf, type ElementNode } from '../document/tree.ts';
+import { elementParent, has, valueOf, closest, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
 
 /** Role of an element from its tag, after HTML-AAM, for the elements the rules speak of. Null: no role of its own. */
@@ -144,6 +144,16 @@ export function isFocusable(element: ElementNode): boolean {
   return element.tag === 'input'
     ? valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled')
     : element.tag === 'iframe';
+}
+
+/** Whether an element cannot take focus for what is around it: it lies in an inert part, or in a fieldset that is switched off. */
+export function isShutOff(element: ElementNode): boolean {
+  if (has(element, 'inert') || closest(element, (up) => has(up, 'inert'))) return true;
+  if (!['button', 'select', 'textarea', 'input'].includes(element.tag)) return false;
+  const fieldset = closest(element, (up) => up.tag === 'fieldset' && has(up, 'disabled'));
+  // What stands in the first legend stays in use (HTML Living Standard, 4.10.18.5).
+  const legend = fieldset && closest(element, (up) => up.tag === 'legend' && up.parent === fieldset);
+  return fieldset !== null && !legend;
 }
 
 const LINKS = new Set(['link', 'doc-backlink', 'doc-biblioref', 'doc-glossref', 'doc-noteref']);

@@ -32,6 +32,13 @@ const THINGS = new Set([
   'math',
   'hr',
   'table',
+  'button',
+  'details',
+  'progress',
+  'meter',
+  'output',
+  'picture',
+  'frame',
 ]);
 
 /** The page cut at its headings, in document order. */

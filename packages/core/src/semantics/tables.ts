@@ -1,7 +1,7 @@
-import { childElements, closest, elementsIn, has, rawText, valueOf, type ElementNode } from '../document/tree.ts';
+import { childElements, closest, elementsIn, has, valueOf, type ElementNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
-import { isBlock } from './blocks.ts';
+import { isBlock, HEADING_TAGS } from './blocks.ts';
 import { nameOf, shownText } from './names.ts';
 import { roleOf } from './roles.ts';
 
@@ -146,34 +146,93 @@ function decideUse(page: Page, table: ElementNode): TableUse {
   const role = roleOf(table);
   if (role === 'presentation') return 'layout';
   if (role === 'grid' || role === 'treegrid' || valueOf(table, 'role') === 'table') return 'data';
-  if (saysData(table)) return 'data';
-  if (closest(table, (up) => up.tag === 'table' && roleOf(up) !== 'presentation') !== null && !bordered(page, table)) return 'unsure';
-  const grid = gridOf(table);
-  if (grid.rows < 2 || grid.columns < 2) return 'layout';
-  const weight =
-    contentWeight(page, grid) +
-    (bordered(page, table) ? 2 : 0) +
-    (grid.rows >= 3 ? 1 : 0) +
-    summaryWeight(table) -
-    (mostlyLinks(grid) ? 2 : 0);
-  return weight >= 2 ? 'data' : weight <= -2 ? 'layout' : 'unsure';
+  return useByEvidence(page, table, gridOf(table));
+}
+
+function useByEvidence(page: Page, table: ElementNode, grid: Grid): TableUse {
+  const inside = closest(table, (up) => up.tag === 'table' && roleOf(up) !== 'presentation') !== null;
+  const weight = layoutWeight(page, table, grid);
+  const marks = marksOfData(table);
+  // Marks alone make no data of what is plainly laid out: a menu with a header cell is still a menu (WCAG, F46).
+  if (marks === 'ties' && weight > -6) return 'data';
+  if (marks === 'heads' && weight > -3 && grid.cells.length > 1 && !(inside && weight < 0)) return 'data';
+  if (grid.rows < 2 || grid.columns < 2) return marks === 'none' || weight <= -3 ? 'layout' : 'unsure';
+  if (inside && !bordered(page, table)) return weight <= -2 ? 'layout' : 'unsure';
+  return useByWeight(page, table, grid, weight);
+}
+
+function useByWeight(page: Page, table: ElementNode, grid: Grid, weight: number): TableUse {
+  const data = weight + (bordered(page, table) ? 2 : 0) + (grid.rows >= 3 ? 1 : 0);
+  return data >= 3 ? 'data' : data <= -2 ? 'layout' : 'unsure';
+}
+
+/** What speaks for a layout weighs below zero, what speaks for data above. */
+function layoutWeight(page: Page, table: ElementNode, grid: Grid): number {
+  return contentWeight(page, grid) + summaryWeight(table) - shapeWeight(page, grid) - (mostlyLinks(page, grid) ? 3 : 0);
 }
 
 /** A summary is written for data more often than not, unless it says itself that the table is for navigation or layout. */
 function summaryWeight(table: ElementNode): number {
   const summary = (valueOf(table, 'summary') ?? '').trim();
   if (summary === '') return 0;
-  return /navig|layout|header|footer|placement|spacing/i.test(summary) ? -2 : 1;
+  return /navig|layout|header|footer|placement|spacing|viewport|simple list|^note|^tip|^warning|^important|^caution/i.test(summary)
+    ? -4
+    : 1;
 }
 
-/** Rows of links are a menu. */
-function mostlyLinks(grid: Grid): boolean {
-  const full = grid.cells.slice(0, 60).filter(({ element }) => rawText(element).trim() !== '');
+/** Few rows in which nearly every cell is but a link are a menu; a column of links beside others is an index, and data. */
+function mostlyLinks(page: Page, grid: Grid): boolean {
+  const full = grid.cells.slice(0, 60).filter(({ element }) => shownText(page, element, 1) !== '' || holdsImage(element));
+  if (full.length === 0) return false;
+  const linked = full.filter(({ element }) => isOnlyLink(page, element)).length;
+  return linked / full.length >= (grid.rows <= 3 ? 0.5 : 0.9);
+}
+
+function isOnlyLink(page: Page, cell: ElementNode): boolean {
+  const links = [...elementsIn(cell)].filter((inner) => inner.tag === 'a' && has(inner, 'href'));
+  if (links.length === 0) return false;
+  const linked = links.reduce((sum, link) => sum + shownText(page, link, 200).length, 0);
+  return linked >= 0.6 * shownText(page, cell, 400).length;
+}
+
+function holdsImage(cell: ElementNode): boolean {
+  for (const inner of elementsIn(cell)) if (inner.tag === 'img' || inner.tag === 'svg' || inner.tag === 'object') return true;
+  return false;
+}
+
+/** Lines of questions, notes and steps are numbered so. */
+const NUMBERED = /^(?:[qa]|[([]?\w{1,6}[.)\]:]|\d{1,3})[.:]?$/i;
+
+/**
+ * Shapes that lay out: an image beside text or over its caption, a sign of a note beside the note, a number beside a long text, code
+ * beside its line numbers, headings and parts of a form.
+ */
+function shapeWeight(page: Page, grid: Grid): number {
+  const cells = grid.cells.slice(0, 200);
+  const count = (passes: (cell: Cell) => boolean) => cells.filter(passes).length;
+  const isImage = ({ element }: Cell) => holdsImage(element) && shownText(page, element, 1) === '';
+  const images = count(isImage);
+  const captioned = count(({ element }) => holdsImage(element));
+  const headed = count(({ element }) => [...elementsIn(element)].some((inner) => HEADING_TAGS.includes(inner.tag)));
+  const code = count(({ element }) => [...elementsIn(element)].some((inner) => inner.tag === 'pre'));
+  const [first, second] = [cells.filter((cell) => cell.column === 0), cells.filter((cell) => cell.column === 1)];
+  const long = second.filter(({ element }) => shownText(page, element, 200).length > 80).length;
+  // Pieces of code set in cells: brackets, commas and equal signs have cells of their own.
+  const signs = count(({ element }) => /^[()[\]{},;:=<>.&*]+$/.test(shownText(page, element, 8)));
+  const numbered = grid.columns === 2 && first.length > 0 && first.every((cell) => isNumbered(page, cell) || isImage(cell));
   return (
-    full.length > 0 &&
-    full.filter(({ element }) => [...elementsIn(element)].some((inner) => inner.tag === 'a' && has(inner, 'href'))).length / full.length >=
-      0.5
+    (grid.rows <= 2 && images > 0 && images >= cells.length / 3 ? 4 : 0) +
+    (captioned > 1 && captioned >= cells.length / 2 ? 3 : 0) +
+    (headed > 0 ? 2 : 0) +
+    (signs >= 2 && signs >= cells.length / 10 ? 4 : 0) +
+    (code > 0 && grid.columns <= 2 ? 4 : 0) +
+    (numbered && (long > 0 || images > 0) ? 4 : 0)
   );
+}
+
+function isNumbered(page: Page, { element }: Cell): boolean {
+  const text = shownText(page, element, 20);
+  return text === '' || NUMBERED.test(text);
 }
 
 /** Groups, rows and cells of a table itself, without those of tables inside its cells. */
@@ -189,12 +248,15 @@ function ownParts(table: ElementNode): ElementNode[] {
   return parts;
 }
 
-function saysData(table: ElementNode): boolean {
+/** What an author marked: `ties` bind cells to headers, `heads` only name them or the table. */
+function marksOfData(table: ElementNode): 'ties' | 'heads' | 'none' {
+  let marks: 'heads' | 'none' = 'none';
   for (const element of ownParts(table)) {
-    if (['th', 'caption', 'thead', 'tfoot', 'colgroup'].includes(element.tag)) return true;
-    if (element.tag === 'td' && (has(element, 'headers') || has(element, 'scope') || has(element, 'abbr'))) return true;
+    const isCell = element.tag === 'td' || element.tag === 'th';
+    if (isCell && (has(element, 'headers') || has(element, 'scope'))) return 'ties';
+    if (['th', 'caption', 'thead', 'tfoot'].includes(element.tag) || (isCell && has(element, 'abbr'))) marks = 'heads';
   }
-  return false;
+  return marks;
 }
 
 const DRAWN = /^(?:solid|dashed|dotted|double|groove|ridge|inset|outset)$/;

@@ -98,9 +98,25 @@ function collect(lines: readonly TypedLine[], into: TypedList[]): void {
   const markers = new Map(lines.map((line) => [line, markersOf(line.text)]));
   for (let at = 0; at < lines.length;) {
     const read = markers.get(lines[at]!)!.length > 0 ? readTypedList(lines, at, (line): readonly Marker[] => markers.get(line)!) : null;
-    if (read) into.push({ items: read.items, lines: lines.slice(at, at + read.taken) });
+    if (read && isList(read.items)) into.push({ items: read.items, lines: lines.slice(at, at + read.taken) });
     at += read?.taken ?? 1;
   }
+}
+
+const ARROWS = new Set(['→', '►', '▸', '▶', '➢', '➤', '➔']);
+
+/** Arrows before links point at them, and signs before bare numbers are signs of numbers. */
+function isList(items: readonly TypedItem<TypedLine>[]): boolean {
+  const rest = (item: TypedItem<TypedLine>) => item.line.text.slice(item.marker.length).trim();
+  if (ARROWS.has(items[0]!.marker.style) && items.every(({ line }) => line.nodes.some(isLinkNode))) return false;
+  if (/^[-–•*]$/.test(items[0]!.marker.style) && items.every((item) => /^[\d.,\s%€£$°]+$/.test(rest(item)))) return false;
+  return items.every((item) => rest(item) !== '');
+}
+
+function isLinkNode(node: TreeNode): boolean {
+  return (
+    node.kind === 'element' && (node.tag === 'a' || [...descendants(node)].some((inner) => inner.kind === 'element' && inner.tag === 'a'))
+  );
 }
 
 /** The text of some nodes, as far as `enough` units of it behind the white space it begins with. */

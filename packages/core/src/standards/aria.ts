@@ -72,6 +72,60 @@ export const REQUIRED_BY_ROLE: Readonly<Record<string, readonly string[]>> = {
   switch: ['aria-checked'],
 };
 
+/** What a role has to stand in (WAI-ARIA 1.2, "Required Accessibility Parent Role"). */
+export const CONTEXT_OF_ROLE: Readonly<Record<string, readonly string[]>> = {
+  cell: ['row'],
+  columnheader: ['row'],
+  gridcell: ['row'],
+  listitem: ['list', 'directory'],
+  menuitem: ['group', 'menu', 'menubar'],
+  menuitemcheckbox: ['group', 'menu', 'menubar'],
+  menuitemradio: ['group', 'menu', 'menubar'],
+  option: ['group', 'listbox', 'combobox'],
+  row: ['grid', 'rowgroup', 'table', 'treegrid'],
+  rowgroup: ['grid', 'table', 'treegrid'],
+  rowheader: ['row', 'rowgroup'],
+  treeitem: ['group', 'tree'],
+};
+
+/** What a role has to hold (WAI-ARIA 1.2, "Allowed Accessibility Child Roles", where it makes no sense without). */
+export const PARTS_OF_ROLE: Readonly<Record<string, readonly string[]>> = {
+  list: ['listitem'],
+  listbox: ['option', 'group'],
+  menu: ['menuitem', 'menuitemradio', 'menuitemcheckbox', 'group'],
+  menubar: ['menuitem', 'menuitemradio', 'menuitemcheckbox', 'group'],
+  radiogroup: ['radio'],
+  row: ['cell', 'columnheader', 'gridcell', 'rowheader'],
+  rowgroup: ['row'],
+  table: ['row', 'rowgroup'],
+  grid: ['row', 'rowgroup'],
+  tree: ['treeitem', 'group'],
+  treegrid: ['row', 'rowgroup'],
+};
+
+/**
+ * Roles that must be named (WAI-ARIA 1.2, "Accessible Name Required"); headings, links, buttons, images, cells and regions have rules of
+ * their own.
+ */
+export const NAMED_ROLES: ReadonlySet<string> = new Set(
+  (
+    'alertdialog application checkbox combobox dialog listbox menuitem menuitemcheckbox menuitemradio meter option progressbar radio ' +
+    'radiogroup searchbox slider spinbutton switch textbox tooltip tree treegrid treeitem grid'
+  ).split(' '),
+);
+
+/** Roles that may not be named (WAI-ARIA 1.2, "Roles which cannot be named"). */
+export const UNNAMED_ROLES: ReadonlySet<string> = new Set(
+  'caption code deletion emphasis generic insertion none paragraph presentation strong subscript superscript'.split(' '),
+);
+
+/**
+ * Roles whose parts are told as one piece (WAI-ARIA 1.2, "Children Presentational: True"), links with them (HTML, content model of `a`).
+ */
+export const WHOLE_ROLES: ReadonlySet<string> = new Set(
+  'button checkbox link menuitemcheckbox menuitemradio option radio switch tab'.split(' '),
+);
+
 /** Whether a value is one the attribute may hold. An empty value counts as not given. */
 export function ariaValueHolds(type: AriaType, value: string): boolean {
   const text = value.trim().toLowerCase();

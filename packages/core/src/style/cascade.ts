@@ -38,6 +38,35 @@ export const sheetsOf = fact((page: Page): Sheet[] => {
   return found;
 }, carried);
 
+/** Addresses of style sheets the page asks for and that nobody could read: what they say of colours is not known. */
+export const unreadSheets = fact((page: Page): string[] => {
+  const missing: string[] = [];
+  const look = (address: string, from: string, depth: number): void => {
+    const linked = page.surroundings.sheetAt?.(address, from);
+    if (!linked) missing.push(address);
+    else if (depth < 5)
+      for (const one of readSheet(linked.text).imports) if (mediaHolds(one.media)) look(one.address, linked.address, depth + 1);
+  };
+  for (const element of tagged(page, 'style', 'link')) {
+    if (!mediaHolds(valueOf(element, 'media') ?? '')) continue;
+    if (element.tag === 'style') {
+      const text = rawText(element);
+      if (/@import/i.test(text)) for (const one of readSheet(text).imports) if (mediaHolds(one.media)) look(one.address, '', 1);
+    } else if (isSheetLink(element) && (valueOf(element, 'href') ?? '').trim() !== '') look(valueOf(element, 'href')!, '', 0);
+  }
+  return missing;
+}, carried);
+
+/** The texts of the page's own style elements and of the sheets it links to, each with its element; what they import is left out. */
+export const sheetTexts = fact((page: Page): { element: ElementNode; text: string }[] =>
+  tagged(page, 'style', 'link').flatMap((element) => {
+    if (!mediaHolds(valueOf(element, 'media') ?? '')) return [];
+    if (element.tag === 'style') return [{ element, text: rawText(element) }];
+    const linked = isSheetLink(element) ? page.surroundings.sheetAt?.(valueOf(element, 'href') ?? '', '') : undefined;
+    return linked ? [{ element, text: linked.text }] : [];
+  }),
+);
+
 export function isSheetLink(element: ElementNode): boolean {
   if (element.tag !== 'link') return false;
   const words = (valueOf(element, 'rel') ?? '').toLowerCase().split(/\s+/);
@@ -95,7 +124,7 @@ const rulesetOf = fact((page: Page): Ruleset => {
   }
   return {
     index: indexOf(entries.filter((entry) => !entry.complex.pseudoElement)),
-    pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement)),
+    pseudo: indexOf(entries.filter((entry) => entry.complex.pseudoElement === 'before' || entry.complex.pseudoElement === 'after')),
     empty: entries.length === 0,
     words: vocabularyOf(entries.map((entry) => entry.complex)),
   };

@@ -43,14 +43,25 @@ function fold(style: Style, behind: Ground): Ground {
   const blends = BLENDS.some(([property, none]) => (style.declared.get(property) ?? none) !== none);
   const covers = b === 1 && o === 1 && style.backgroundKnown;
   const floats = style.position === 'absolute' || style.position === 'fixed';
-  const certain = style.image === null && style.backgroundKnown && !blends && !clipped && (covers || (behind.certain && !floats));
+  const image = isIcon(style) ? null : style.image;
+  const certain = image === null && style.backgroundKnown && !blends && !clipped && (covers || (behind.certain && !floats));
   return {
     k: behind.k * o,
     u: each((i) => behind.k * o * paint[i] + behind.u[i] + behind.v[i] * o * b),
     v: each((i) => -behind.k * o * paint[i] + behind.v[i] * o * (1 - b)),
     certain,
-    image: style.image ?? (covers ? null : behind.image),
+    image: clipped ? null : (image ?? (covers ? null : behind.image)),
   };
+}
+
+/** An image that stands once beside or behind its text, as large as it is: a sign, and no ground. */
+function isIcon({ image, declared }: Style): boolean {
+  return (
+    image !== null &&
+    /url\(/i.test(image) &&
+    declared.get('background-repeat') === 'no-repeat' &&
+    !/cover|contain|100%/.test(declared.get('background-size') ?? '')
+  );
 }
 
 const BLENDS = [
@@ -109,6 +120,12 @@ function computeColours(page: Page, style: Style): TextColours {
     image: ground.image,
     large,
   };
+}
+
+/** How far text of another colour would stand out where an element's text stands: what is half clear is composited. */
+export function ratioWith(page: Page, element: ElementNode, color: Colour): number {
+  const ground = groundOf(page, styleOf(page, element));
+  return contrastRatio(seen(ground, color), seen(ground, NOTHING));
 }
 
 /** WCAG 2.2's "large scale" text: 18 pt, or 14 pt and bold. 14 pt is 18.67 px; browsers round their sizes, so a hair less will do. */

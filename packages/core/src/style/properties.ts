@@ -4,6 +4,8 @@ import { parseColour, splitTop } from './colour.ts';
 export interface Declared {
   property: string;
   value: string;
+  /** Where the value it was written with stands in its sheet: known of what fixes change there. */
+  at?: { start: number; end: number };
 }
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
@@ -37,6 +39,9 @@ const KEYWORDS: Record<string, RegExp> = {
 const FREE = new Set([
   'background-image',
   'background-clip',
+  'background-repeat',
+  'direction',
+  'background-size',
   '-webkit-background-clip',
   'font-family',
   'text-decoration-line',
@@ -175,6 +180,8 @@ function expandBackground(value: string): Declared[] {
     { property: 'background-color', value: colour?.toLowerCase() ?? 'transparent' },
     { property: 'background-image', value: images.length > 0 ? images.join(', ') : 'none' },
     { property: 'background-clip', value: clip },
+    { property: 'background-repeat', value: /no-repeat/i.test(value) ? 'no-repeat' : 'repeat' },
+    { property: 'background-size', value: /\/\s*(?:cover|contain|100%)/i.test(value) ? 'cover' : 'auto' },
   ];
 }
 

@@ -22,7 +22,7 @@ export interface Complex {
   compounds: readonly (readonly Simple[])[];
   combinators: readonly Combinator[];
   leading: Combinator;
-  pseudoElement: 'before' | 'after' | null;
+  pseudoElement: 'before' | 'after' | 'placeholder' | null;
   specificity: number;
   /** Hashes of names that some ancestor must bear. */
   ancestors: readonly number[];
@@ -71,7 +71,7 @@ function compileOne(nodes: readonly CssNode[], parent: readonly Complex[] | null
       else return null;
     } else if (isPseudoElement(node)) {
       const name = node.name.toLowerCase();
-      if (name !== 'before' && name !== 'after') return 'silent';
+      if (name !== 'before' && name !== 'after' && name !== 'placeholder') return 'silent';
       draft.pseudoElement = name;
       draft.specificity += 1;
     } else if (!addSimple(draft, node, parent)) return null;

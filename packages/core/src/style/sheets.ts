@@ -2,7 +2,7 @@
 /// <reference path="./css-tree.d.ts" />
 import generate from 'css-tree/generator';
 import parse from 'css-tree/parser';
-import type { Atrule, Block, CssNode, Raw, Rule as CssRule } from 'css-tree';
+import type { Atrule, Block, CssNode, Declaration, Raw, Rule as CssRule } from 'css-tree';
 import { expandDeclaration, isTracked, type Declared } from './properties.ts';
 import { mediaHolds, type Screen } from './media.ts';
 import { compileSelectors, type Complex } from './selectors.ts';
@@ -61,7 +61,13 @@ class Reader implements Sheet {
   private anonymous = 0;
 
   readAll(text: string): void {
-    const tree = parse(text, { parseValue: false, parseAtrulePrelude: false, parseCustomProperty: false, onParseError: () => undefined });
+    const tree = parse(text, {
+      positions: true,
+      parseValue: false,
+      parseAtrulePrelude: false,
+      parseCustomProperty: false,
+      onParseError: () => undefined,
+    });
     if (tree.type === 'StyleSheet') this.readNodes(tree.children.toArray(), { media: [], layer: null, parent: null, depth: 0 });
   }
 
@@ -85,10 +91,7 @@ class Reader implements Sheet {
     for (const node of block.children.toArray()) {
       if (node.type === 'Declaration') {
         const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
-        if (isTracked(property))
-          (node.important ? important : normal).push(
-            ...expandDeclaration(property, node.value.type === 'Raw' ? node.value.value.trim() : generate(node.value)),
-          );
+        if (isTracked(property)) (node.important ? important : normal).push(...placed(node, expandDeclaration(property, written(node))));
       } else if (around.depth < DEEPEST) inner.push(...(node.type === 'Raw' ? [nestedRule(node)] : [node]).filter((one) => one !== null));
     }
     if (normal.length > 0 || important.length > 0)
@@ -145,6 +148,21 @@ class Reader implements Sheet {
     }
     return full;
   }
+}
+
+function written({ value }: Declaration): string {
+  return value.type === 'Raw' ? value.value.trim() : generate(value);
+}
+
+/** Properties whose declarations fixes change where they stand. */
+const CHANGED = new Set(['color', 'text-decoration-line']);
+
+/** Longhands with the place of the value they were written with. */
+function placed({ value }: Declaration, longhands: Declared[]): Declared[] {
+  if (!value.loc || !longhands.some((one) => CHANGED.has(one.property))) return longhands;
+  const start = value.loc.start.offset;
+  const at = { start, end: start + (value.type === 'Raw' ? value.value.trimEnd().length : value.loc.end.offset - start) };
+  return longhands.map((one) => (CHANGED.has(one.property) ? { ...one, at } : one));
 }
 
 /** A nested rule that begins with neither & nor a sign comes unparsed. */

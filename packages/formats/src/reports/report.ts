@@ -1,5 +1,13 @@
 import type { Scope, Verdict } from '@inkwell/core';
 
+export interface ReportedPlace {
+  path: string;
+  start: number;
+  end: number;
+  line: number;
+  column: number;
+}
+
 /** A finding as programs are given it: prose made, remedies with what they need. */
 export interface ReportedFinding {
   rule: string;
@@ -9,7 +17,9 @@ export interface ReportedFinding {
   criteria: readonly string[];
   techniques: readonly string[];
   message: string;
-  at: { path: string; start: number; end: number; line: number; column: number };
+  at: ReportedPlace;
+  /** All its places, the first one `at`, when it stands at several. */
+  places?: readonly ReportedPlace[];
   fingerprint: string;
   remedies: { name: string; certain: boolean; needs: string[] }[];
 }

@@ -7,12 +7,15 @@ import {
   elementAt,
   fixAlike,
   fixCertain,
+  isNamedXhtml,
   outline,
+  parseAgain,
   parsePage,
   referencesOf,
   resolveAddress,
   surroundingsFrom,
   titleText,
+  withActingRemedies,
   type Finding,
   type Page,
 } from '@inkwell/core';
@@ -74,14 +77,14 @@ const GONE: Declined = { ok: false, gone: true, reason: 'It is no longer on the 
 
 function open({ html, scope, title, address, neighbours }: Tasks['refer']['wish']['page']): Page {
   const surroundings = surroundingsFrom({ address, scope: scope ?? 'document', title }, neighbours);
-  return parsePage(html, { ...(scope ? { scope } : {}), surroundings });
+  return parsePage(html, { ...(scope ? { scope } : {}), xhtml: isNamedXhtml(address), surroundings });
 }
 
 function examined(page: Page, placed: PlacedText): Examined {
   const { engine, findings } = auditPage(page);
   return {
     engine,
-    findings: [...findings],
+    findings: withActingRemedies(page, findings),
     scope: page.scope,
     title: titleOf(page, placed.title),
     references: referencesOf(page, placed.address),
@@ -107,7 +110,7 @@ function seenNow(page: Page, keys: readonly FindingKey[]): Finding[] {
 
 /** Where the file of an image at a path lay, and where the page looks for it now. */
 function renamed(placed: PlacedText, before: Page, after: string, path: string): { from: string; to: string } | null {
-  const [from, to] = [before, parsePage(after, { scope: placed.scope })].map((page) => {
+  const [from, to] = [before, parseAgain(before, after)].map((page) => {
     const image = elementAt(page, path);
     return image && resolveAddress(placed.address, addressOf(image));
   });

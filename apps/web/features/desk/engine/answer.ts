@@ -11,7 +11,9 @@ import {
   inspectKinds,
   inspectStructure,
   isCertain,
+  isNamedXhtml,
   fixCertain,
+  withActingRemedies,
   offersFor,
   parsePage,
   REMEDIES,
@@ -121,9 +123,10 @@ export class PageReader {
       amended ??
       parsePage(text.source, {
         ...(text.scope ? { scope: text.scope } : {}),
+        xhtml: isNamedXhtml(text.address),
         surroundings: surroundingsFrom({ ...text, scope: text.scope ?? 'document' }, text.neighbours),
       });
-    this.opened = { text, page, findings: auditPage(page).findings };
+    this.opened = { text, page, findings: withActingRemedies(page, auditPage(page).findings) };
     return this.opened;
   }
 

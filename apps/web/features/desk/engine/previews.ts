@@ -6,7 +6,7 @@ import {
   mapOffset,
   offersFor,
   outline,
-  parsePage,
+  parseAgain,
   sentenceOf,
   speakPage,
   speakRange,
@@ -44,7 +44,7 @@ export function previewOf(page: Page, finding: Finding, remedy: string, inputs: 
 }
 
 function reparsed(page: Page, after: string): Page {
-  return parsePage(after, { scope: page.scope, surroundings: page.surroundings });
+  return parseAgain(page, after);
 }
 
 /** How a changed structure is read: of a table its grid with the headers as they will be told, of a flattened one its lines in order. */

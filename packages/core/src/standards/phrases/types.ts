@@ -32,6 +32,18 @@ export interface Phrases {
   requiredWords: readonly string[];
   /** Words that bring in what someone said. */
   quoteWords: readonly string[];
+  /** Whole link texts that turn to a neighbouring page of a book or site, or to its beginning. */
+  pageTurning: readonly string[];
+  /** Words by which a reader is told to do something, as expressions. */
+  actWords: readonly string[];
+  /** Whole texts of buttons that do not say what they do. */
+  vagueButtons: readonly string[];
+  /** How programs begin the descriptions they make up. */
+  machineOpenings: readonly string[];
+  /** Parts of template and placeholder text that was never replaced. */
+  fillers: readonly string[];
+  /** Bare names of kinds of controls and signs: as the name of a linked image they do not say where it leads. */
+  controlKinds: readonly string[];
   /** The commonest words, by which a language is known. */
   functionWords: readonly string[];
 }

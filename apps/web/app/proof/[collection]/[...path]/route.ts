@@ -1,3 +1,4 @@
+import { browserReadsAsXml } from '@inkwell/core';
 import { proof } from '@inkwell/review';
 import { isAway } from '@/server/away';
 import { currentActor } from '@/server/actor';
@@ -40,13 +41,22 @@ export async function GET(request: Request, { params }: { params: Promise<{ coll
     const { value } = found;
     if (value.kind === 'page')
       return new Response(value.html, {
-        headers: { ...GUARD, 'content-type': 'text/html; charset=utf-8', 'cache-control': 'private, max-age=3600' },
+        // Places of notes are those of the tree the engine read: the browser has to read the page the same way.
+        headers: {
+          ...GUARD,
+          'content-type': `${mediaTypeOf(value.html, path.at(-1)!)}; charset=utf-8`,
+          'cache-control': 'private, max-age=3600',
+        },
       });
     return fileResponse(request, value);
   } catch (error) {
     if (!isAway(error)) throw error;
     return plain('The database cannot be reached.', 503);
   }
+}
+
+function mediaTypeOf(html: string, name: string): string {
+  return browserReadsAsXml(html, name) ? 'application/xhtml+xml' : 'text/html';
 }
 
 interface Sent {

@@ -1,10 +1,11 @@
-import { elementParent, type ElementNode } from '../../../document/tree.ts';
+import { elementParent, has, type ElementNode } from '../../../document/tree.ts';
 import type { Page } from '../../../document/page.ts';
 import { nameOf } from '../../../semantics/names.ts';
 import { styleOf } from '../../../style/cascade.ts';
-import { contrastRatio, hexOf, parseColour, type Colour } from '../../../style/colour.ts';
+import { contrastRatio, hexOf, parseColour } from '../../../style/colour.ts';
 import { coloursIn } from '../../../style/contrast.ts';
 import { defineRule } from '../../types.ts';
+import { isInactive } from '../../../semantics/contrastFailures.ts';
 
 const TYPED = new Set(['text', 'search', 'email', 'tel', 'url', 'password', 'number', 'date', 'time', '']);
 
@@ -29,17 +30,15 @@ export const rule = defineRule({
 
 /** The field's edge where an author set it, with what it stands against; null where it is seen well enough or not known. */
 function edgeOf(page: Page, field: ElementNode): { edge: string; around: string; ratio: string } | null {
+  // What cannot be used needs no contrast; a field with no edge at all is told by other means.
+  if (has(field, 'readonly') || isInactive(field)) return null;
   const { declared, background } = styleOf(page, field);
   const style = declared.get('border-bottom-style');
   const edge = style && style !== 'none' && style !== 'hidden' ? parseColour(declared.get('border-bottom-color') ?? '') : null;
   const parent = elementParent(field);
-  if (!parent || (!edge && style !== 'none') || (edge && edge.a < 1)) return null;
+  if (!parent || !edge || edge.a < 1) return null;
   const around = coloursIn(page, parent);
   if (!around.certain) return null;
-  const best = Math.max(
-    edge ? contrastRatio(edge, around.background) : 1,
-    background.a === 1 ? contrastRatio(background, around.background) : 1,
-  );
-  const seen: Colour = edge ?? background;
-  return best < 3 ? { edge: hexOf(seen), around: hexOf(around.background), ratio: (Math.floor(best * 100) / 100).toFixed(2) } : null;
+  const best = Math.max(contrastRatio(edge, around.background), background.a === 1 ? contrastRatio(background, around.background) : 1);
+  return best < 3 ? { edge: hexOf(edge), around: hexOf(around.background), ratio: (Math.floor(best * 100) / 100).toFixed(2) } : null;
 }

@@ -22,7 +22,9 @@ export const rule = defineRule({
     for (const passage of passages(page)) {
       const { block, text } = passage;
       const cue = passage.kept ? null : placeCueOf(page, passage);
-      if (cue) tell({ at: block, message: 'cue', values: { cue }, subject: text, outcome: 'cantTell' });
+      // “On the left-hand side of the sign” is a place in the matter spoken of, and none on the page.
+      if (cue && !new RegExp(`${cue.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}\\s*(?:-?hand)?\\s*side\\s+of`, 'i').test(text))
+        tell({ at: block, message: 'cue', values: { cue }, subject: text, outcome: 'cantTell' });
     }
   },
 });

@@ -3,6 +3,7 @@ import { attributed } from '../../../document/tagged.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { isLanguageTag } from '../../../standards/languageTags.ts';
 import { defineRule } from '../../types.ts';
+import { nameOf, shownText } from '../../../semantics/names.ts';
 
 export const rule = defineRule({
   id: 'document/bad-language',
@@ -18,7 +19,11 @@ export const rule = defineRule({
   end(page, tell) {
     for (const element of attributed(page)) {
       const tag = valueOf(element, 'lang')?.trim();
-      if (!tag || (element !== page.html && !isExposed(page, element))) continue;
+      if (
+        !tag ||
+        (element !== page.html && (!isExposed(page, element) || !/\p{L}/u.test(nameOf(page, element).name + shownText(page, element, 200))))
+      )
+        continue;
       const report = troubleOf(element, tag);
       // On a part of a page it is the criterion for parts that it touches.
       if (report)

@@ -20,4 +20,11 @@ export const cases: RuleCase[] = [
     html: `<div lang="en"><p>Odile Marchetti, Larkmoor</p><p lang="de-AT">${GERMAN}</p></div>`,
     source: 'H58',
   },
+  {
+    shows: 'two German passages, and one in Greek letters',
+    html: `<div lang="en"><p>${ENGLISH}</p><p>${GERMAN}</p><p>${GERMAN}</p><p>Η πύλη είναι κλειστή μέχρι το τέλος Μαΐου και ο φύλακας θα την ανοίξει τότε.</p></div>`,
+    at: ['/html[1]/body[1]/div[1]/p[2]', '/html[1]/body[1]/div[1]/p[4]'],
+    outcome: 'cantTell',
+    source: 'H58',
+  },
 ];

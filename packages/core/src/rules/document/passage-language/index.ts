@@ -1,7 +1,7 @@
-import { languageAt } from '../../../semantics/languages.ts';
-import { languagesByPassage, usualLanguage } from '../../../semantics/pageLanguage.ts';
-import { languageName } from '../../../standards/languageNames.ts';
+import { otherLanguages } from '../../../semantics/pageLanguage.ts';
 import { defineRule } from '../../types.ts';
+import { groupedBy } from '../../../document/grouped.ts';
+import { languageName } from '../../../standards/languageNames.ts';
 
 export const rule = defineRule({
   id: 'document/passage-language',
@@ -18,20 +18,21 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['set-language'],
-  messages: { other: 'This passage seems to be in {language}: “{text}”' },
+  messages: {
+    other: 'This passage seems to be in {language}: “{text}”',
+    several: '{many} passages seem to be in {language}, the first “{text}”',
+    script: 'This passage is in the letters of {language}: “{text}”',
+  },
   end(page, tell) {
-    const usual = usualLanguage(page);
-    for (const { passage, language } of languagesByPassage(page)) {
-      const said = (languageAt(page, passage.block) || usual).toLowerCase().split('-')[0];
-      if (!language || !said || language === said) continue;
-      // An inline part of it may name its language.
-      if (passage.texts.some((text) => text.parent?.kind === 'element' && languageAt(page, text.parent).toLowerCase().startsWith(language)))
-        continue;
+    for (const [language, elsewhere] of groupedBy(otherLanguages(page), (one) => one.language)) {
+      const [{ passage, byScript }] = elsewhere as [(typeof elsewhere)[number]];
+      const blocks = [...new Set(elsewhere.map((one) => one.passage.block))];
       tell({
         at: passage.block,
-        message: 'other',
-        values: { language: languageName(language), text: passage.text, tag: language },
-        subject: passage.text,
+        places: blocks,
+        message: byScript ? 'script' : blocks.length > 1 ? 'several' : 'other',
+        values: { language: languageName(language), text: passage.text, tag: language, many: blocks.length },
+        subject: language,
         outcome: 'cantTell',
       });
     }

@@ -24,7 +24,7 @@ export const rule = defineRule({
   title: 'One id on several elements',
   why: 'What refers to it reaches only the first, so labels, headers and names go to the wrong place.',
   fix: 'Give each element an id of its own.',
-  criteria: ['4.1.1', '1.3.1', '4.1.2'],
+  criteria: ['4.1.1'],
   techniques: ['F77'],
   weight: 'consider',
   scope: 'any',
@@ -46,7 +46,7 @@ export const rule = defineRule({
         message: referred ? 'referred' : 'idle',
         values: { id, many: elements.length },
         subject: id,
-        ...(referred ? { weight: 'must' as const } : {}),
+        ...(referred ? { weight: 'must' as const, alsoCriteria: ['1.3.1', '4.1.2'] } : {}),
       });
     }
   },

@@ -28,10 +28,15 @@ export const cases: RuleCase[] = [
     source: 'H91',
   },
   {
-    shows: 'a button with an image that nobody described',
-    html: '<p><button><img src="a.png"></button></p>',
+    shows: 'a button with an image that is marked as decorative',
+    html: '<p><button><img src="a.png" alt=""></button></p>',
     at: ['/html[1]/body[1]/p[1]/button[1]'],
     outcome: 'failed',
+    source: 'H91',
+  },
+  {
+    shows: 'an image that nobody described: told once, at the image',
+    html: '<p><button><img src="a.png"></button></p>',
     source: 'H91',
   },
 ];

@@ -1,4 +1,4 @@
-import { imagesIn } from '../../../semantics/images.ts';
+import { imagesIn, hasAlternative } from '../../../semantics/images.ts';
 import { nameOf } from '../../../semantics/names.ts';
 import { valueOf } from '../../../document/tree.ts';
 import { roleOf } from '../../../semantics/roles.ts';
@@ -14,10 +14,11 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['fill'],
-  messages: { blank: 'This button has no name', image: 'This button shows only an image that nobody has described' },
+  messages: { blank: 'This button has no name', image: 'This button shows only an image that says nothing' },
   tags: ['button', 'input', 'summary', '[role=button]'],
   visit(page, element, tell) {
     if (roleOf(element) !== 'button' || nameOf(page, element).name || valueOf(element, 'type')?.toLowerCase() === 'image') return;
+    if (imagesIn(element).some((image) => !hasAlternative(page, image))) return;
     tell({
       at: element,
       message: imagesIn(element).length > 0 ? 'image' : 'blank',

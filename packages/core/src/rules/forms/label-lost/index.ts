@@ -19,7 +19,6 @@ export const rule = defineRule({
   remedies: [],
   messages: {
     nowhere: 'The label “{text}” points to “{id}”, which is not on the page',
-    several: 'Several labels point to this field: “{text}”',
     unlike: 'The label shows “{text}” and the field is called “{name}”',
     button: 'The button shows “{text}” and is called “{name}”',
   },
@@ -28,8 +27,8 @@ export const rule = defineRule({
     for (const { label, field, missing, text } of labels(page)) {
       if (!isExposed(page, label)) continue;
       if (missing !== null) tell({ at: label, message: 'nowhere', values: { text, id: missing }, subject: `${missing} ${text}` });
-      else if (field && words.get(field) && text) tell({ at: label, message: 'several', values: { text }, subject: text });
-      else if (field) words.set(field, text);
+      // Several labels of one field are read one after the other, as HTML allows.
+      else if (field) words.set(field, tidy(`${words.get(field) ?? ''} ${text}`));
     }
     for (const field of fields(page)) {
       const text = words.get(field);

@@ -57,4 +57,42 @@ export const cases: RuleCase[] = [
     html: '<p><a href="x.html"><b>Spring</b></a></p><div role="button"><p><b>Go</b></p></div>',
     source: 'practice',
   },
+  {
+    shows: 'a bold line and the text it heads in one paragraph',
+    html: '<p><b>Reading a frame</b><br>Hold it up to the light and look for eggs in the cells near the middle of it.</p>',
+    at: ['/html[1]/body[1]/p[1]/b[1]'],
+    outcome: 'cantTell',
+    source: 'F2',
+  },
+  {
+    shows: 'a caption by word and number before a table',
+    html: '<p><b>Tabla 3. Profundidades</b></p><table><caption>x</caption><tr><th>a</th><th>b</th></tr><tr><td>1</td><td>2</td></tr></table>',
+    source: 'practice',
+  },
+  {
+    shows: 'a line of Korean with a name in capitals',
+    html: '<p>이것은 UEFI 펌웨어를 쓰는 장치다</p><p>설치와 부팅을 지원한다.</p>',
+    source: 'practice',
+  },
+  {
+    shows: 'loose bold text between blocks',
+    html: '<b>Reading a frame</b><p>Hold it up to the light.</p>',
+    at: ['/html[1]/body[1]/b[1]'],
+    outcome: 'failed',
+    source: 'F2',
+  },
+  {
+    shows: 'a bold line in wrappers of its own',
+    html: '<div><div><b>Reading a frame</b></div></div><p>Hold it up to the light.</p>',
+    at: ['/html[1]/body[1]/div[1]/div[1]'],
+    outcome: 'failed',
+    source: 'F2',
+  },
+  {
+    shows: 'a price and a byline are questions at most',
+    html: '<p><b>€ 12.50</b></p><p>A day on the water with the keeper.</p><p><b>By Mara Ellery</b></p><p>The lock was built of oak.</p>',
+    at: ['/html[1]/body[1]/p[3]'],
+    outcome: 'cantTell',
+    source: 'practice',
+  },
 ];

@@ -1,51 +1,5 @@
-import { defineRule, type Report } from '../../types.ts';
-import type { ElementNode } from '../../../document/tree.ts';
-import { childElements, closest, tidy } from '../../../document/tree.ts';
-import type { Page } from '../../../document/page.ts';
-import { isBlock, isLeafBlock } from '../../../semantics/blocks.ts';
-import { sharedLooks, type Looks } from '../../../semantics/looks.ts';
-import { markersOf } from '../../../semantics/markers.ts';
-import { shownText } from '../../../semantics/names.ts';
-import { passagesByBlock } from '../../../semantics/passages.ts';
-import { controlAround, roleOf } from '../../../semantics/roles.ts';
-import { isExposed } from '../../../semantics/visibility.ts';
-
-/** Places where a bold line is rightly something else than a heading. */
-const NOT_THERE = new Set([
-  'table',
-  'li',
-  'dt',
-  'dd',
-  'figure',
-  'figcaption',
-  'blockquote',
-  'label',
-  'legend',
-  'caption',
-  'button',
-  'summary',
-  'header',
-  'footer',
-  'nav',
-  'address',
-  'h1',
-  'h2',
-  'h3',
-  'h4',
-  'h5',
-  'h6',
-]);
-/** Words that open a remark; set in bold they stress more often than they head. */
-/** Captions of tables, figures and listings are bold and short, and head nothing. */
-const CAPTION =
-  /^(?:table|figure|fig\.|example|listing|tabelle|abbildung|abb\.|beispiel|tableau|exemple|tabla|figura|ejemplo|tabel|figuur|voorbeeld|tabela|tabella|esempio)\s+\S{0,4}\d/i;
-const REMARK =
-  /^(note|nb|tip|hint|warning|caution|important|attention|remember|please note|see also|example|hinweis|achtung|wichtig|attention|important|nota|importante|let op)\b[!:.]?$/i;
-/** Longest heading that is beyond doubt, and longest that is worth a question, in words. Common practice. */
-const SURE_WORDS = 10;
-const LIKELY_WORDS = 16;
-
-type Message = 'bold' | 'large' | 'capitals';
+import { imitatedHeadings, type ImitatedHeading } from '../../../semantics/imitatedHeadings.ts';
+import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'headings/imitated',
@@ -62,61 +16,24 @@ export const rule = defineRule({
     bold: 'The bold line “{text}” looks like a heading but is not one',
     large: 'The large line “{text}” looks like a heading but is not one',
     capitals: 'The line in capitals, “{text}”, looks like a heading but is not one',
+    lead: 'The bold line “{text}” seems to head the text that follows it in the same paragraph',
   },
-  tags: ['p', 'div', 'center'],
-  visit(page, element, tell) {
-    // A line that nobody reads as running text (an editor's) is no passage.
-    if (roleOf(element) === 'heading' || !isLeafBlock(page, element) || !passagesByBlock(page).has(element)) return;
-    if (childElements(element).some((child) => roleOf(child) === 'link' && shownText(page, child) === shownText(page, element))) return;
-    const looks = sharedLooks(page, element);
-    const message = looks && messageFor(looks);
-    if (!message || standsElsewhere(page, element)) return;
-    const text = shownText(page, element);
-    const words = text.split(' ').length;
-    if (words > LIKELY_WORDS || text.length > 140 || markersOf(text)[0]?.kind === 'bullet' || !/\p{L}/u.test(text) || CAPTION.test(text))
-      return;
-    const next = nextBlock(page, element);
-    if (!next) return;
-    tell({
-      at: element,
-      message,
-      values: { text },
-      subject: text,
-      ...(isSure(page, text, words, looks, next) ? {} : ({ outcome: 'cantTell', weight: 'should' } satisfies Partial<Report>)),
-    });
+  end(page, tell) {
+    const doubtful = new Map<string, ImitatedHeading[]>();
+    for (const line of imitatedHeadings(page)) {
+      if (line.sure) tell({ at: line.element, message: line.look, values: { text: line.text }, subject: line.text });
+      else doubtful.set(line.text, [...(doubtful.get(line.text) ?? []), line]);
+    }
+    // The same words over and over are one question: “Note”, “Example”.
+    for (const [text, lines] of doubtful)
+      tell({
+        at: lines[0]!.element,
+        places: lines.map((line) => line.element),
+        message: lines[0]!.look,
+        values: { text },
+        subject: text,
+        outcome: 'cantTell',
+        weight: 'should',
+      });
   },
 });
-
-function messageFor(looks: Looks): Message | null {
-  if (looks.large) return 'large';
-  if (looks.bold) return 'bold';
-  return looks.capitals ? 'capitals' : null;
-}
-
-function standsElsewhere(page: Page, element: ElementNode): boolean {
-  return (
-    closest(element, (up) => NOT_THERE.has(up.tag)) !== null ||
-    controlAround(page, element) !== null ||
-    ['button', 'link', 'tab'].includes(roleOf(element) ?? '')
-  );
-}
-
-/** The block after this one, when what follows is content and not another part of the page. */
-function nextBlock(page: Page, element: ElementNode): ElementNode | null {
-  const siblings = element.parent!.children;
-  for (let i = element.index + 1; i < siblings.length; i++) {
-    const next = siblings[i]!;
-    if (next.kind === 'text' && tidy(next.text)) return null;
-    if (next.kind !== 'element' || !isExposed(page, next)) continue;
-    if (/^h[1-6]$|^hr$/.test(next.tag) || !isBlock(next)) return null;
-    if (shownText(page, next) || childElements(next).length > 0) return next;
-  }
-  return null;
-}
-
-function isSure(page: Page, text: string, words: number, looks: Looks, next: ElementNode): boolean {
-  if (words > SURE_WORDS || !(looks.bold || looks.large) || REMARK.test(text) || /[.!:;,…]$/.test(text)) return false;
-  // Several bold lines in a row are a stressed passage or an address, not headings.
-  const looksNext = isLeafBlock(page, next) ? sharedLooks(page, next) : null;
-  return !(looksNext && (looksNext.bold || looksNext.large));
-}

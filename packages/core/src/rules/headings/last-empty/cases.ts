@@ -21,4 +21,11 @@ export const cases: RuleCase[] = [
     html: '<h2>Wax</h2><img src="a.png" alt="A comb"><h2>Honey</h2>Loose text.',
     source: 'practice',
   },
+  {
+    shows: 'two of them',
+    html: '<h2>Wax</h2><h2>Honey</h2>',
+    at: ['/html[1]/body[1]/h2[1]'],
+    outcome: 'cantTell',
+    source: 'practice',
+  },
 ];

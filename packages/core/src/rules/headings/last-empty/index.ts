@@ -1,5 +1,6 @@
 import { sections } from '../../../semantics/sections.ts';
 import { defineRule } from '../../types.ts';
+import { isInside, FURNITURE, IN } from '../../../semantics/inside.ts';
 
 export const rule = defineRule({
   id: 'headings/last-empty',
@@ -13,14 +14,26 @@ export const rule = defineRule({
   weight: 'consider',
   scope: 'any',
   remedies: [],
-  messages: { nothing: 'Nothing stands under “{text}”' },
+  messages: {
+    nothing: 'Nothing stands under “{text}”',
+    several: 'Nothing stands under {many} headings of this page, the first “{text}”',
+  },
   end(page, tell) {
     const all = sections(page);
-    for (const [i, { heading, passages, things }] of all.entries()) {
-      if (!heading?.name || passages.length > 0 || things > 0) continue;
+    const empty = all.flatMap(({ heading, passages, things }, i) => {
+      if (!heading?.name || passages.length > 0 || things > 0 || isInside(page, heading.element, FURNITURE | IN.link | IN.aside)) return [];
       const next = all[i + 1]?.heading;
-      if (next && next.level > heading.level) continue;
-      tell({ at: heading.element, message: 'nothing', values: { text: heading.name }, subject: heading.name, outcome: 'cantTell' });
-    }
+      return next && next.level > heading.level ? [] : [heading];
+    });
+    const [first] = empty;
+    if (first)
+      tell({
+        at: first.element,
+        places: empty.map((heading) => heading.element),
+        message: empty.length > 1 ? 'several' : 'nothing',
+        values: { text: first.name, many: empty.length },
+        subject: first.name,
+        outcome: 'cantTell',
+      });
   },
 });

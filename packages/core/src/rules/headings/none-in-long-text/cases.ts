@@ -14,6 +14,13 @@ export const cases: RuleCase[] = [
     source: 'G141',
   },
   {
+    shows: 'two long stretches',
+    html: `<h2>Spring</h2>${LONG}<h2>Autumn</h2>${LONG}`,
+    at: ['/html[1]/body[1]/p[1]'],
+    outcome: 'cantTell',
+    source: 'G141',
+  },
+  {
     shows: 'the same text under headings',
     html: `<h2>Spring</h2>${'<p>The keeper looks at every frame.</p>'.repeat(8)}<h3>Frames</h3>${'<p>The keeper looks at every frame.</p>'.repeat(8)}`,
     source: 'G141',

@@ -1,5 +1,5 @@
 import { sections } from '../../../semantics/sections.ts';
-import { defineRule, FLOORS } from '../../types.ts';
+import { defineRule, FLOORS, USUAL_THRESHOLDS } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'headings/none-in-long-text',
@@ -13,13 +13,27 @@ export const rule = defineRule({
   scope: 'any',
   threshold: { measure: 'words', limit: 'wordsWithoutHeading' },
   remedies: ['insert-heading'],
-  messages: { long: '{words} words run on here without a heading' },
+  messages: {
+    long: '{words} words run on here without a heading',
+    several: '{many} stretches of this page run on without a heading, the longest for {words} words',
+  },
   end(page, tell) {
-    for (const { heading, passages, words } of sections(page)) {
-      const first = passages.find((passage) => !passage.kept && passage.text !== '');
-      if (!first || words <= FLOORS.wordsWithoutHeading) continue;
+    const long = sections(page)
+      .map(({ heading, passages, words }) => ({ heading, words, first: passages.find((passage) => !passage.kept && passage.text !== '') }))
+      .filter(({ first, words }) => first !== undefined && words > FLOORS.wordsWithoutHeading);
+    // One question for those the usual measure asks about, so that a page of many is asked about once; the rest wait for a stricter house.
+    const asked = long.filter(({ words }) => words > USUAL_THRESHOLDS.wordsWithoutHeading);
+    const longest = asked.length > 0 ? asked : long.slice(0, 1);
+    if (longest.length === 0) return;
+    const { heading, first } = longest[0]!;
+    tell({
+      at: first!.block,
+      places: longest.map((one) => one.first!.block),
+      message: longest.length > 1 ? 'several' : 'long',
+      values: { words: Math.max(...longest.map((one) => one.words)), many: longest.length },
       // It is the same stretch as long as it is under the same heading.
-      tell({ at: first.block, message: 'long', values: { words }, subject: heading?.name ?? 'the beginning', outcome: 'cantTell' });
-    }
+      subject: heading?.name ?? 'the beginning',
+      outcome: 'cantTell',
+    });
   },
 });

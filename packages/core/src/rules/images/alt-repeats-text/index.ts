@@ -12,6 +12,7 @@ export const rule = defineRule({
   title: 'Alternative text that repeats the words beside it',
   why: 'The same words are heard twice in a row, as if there were two things.',
   fix: 'Mark the image as decorative, or describe what the words beside it do not say.',
+  alike: true,
   criteria: ['1.1.1'],
   techniques: ['H2'],
   weight: 'should',

@@ -7,6 +7,7 @@ export const rule = defineRule({
   title: 'Alternative text that says “image of”',
   why: 'A screen reader already says that it is an image; every listener hears it twice and waits longer for what matters.',
   fix: 'Begin with what the image shows.',
+  alike: true,
   criteria: ['1.1.1'],
   techniques: [],
   practice: true,

@@ -7,6 +7,7 @@ export const rule = defineRule({
   title: 'Image taken from another host',
   why: 'It can change or go away without a word, and its host learns who reads the page.',
   fix: 'Keep a copy with the page, if its licence allows, and use that.',
+  alike: true,
   criteria: [],
   techniques: [],
   practice: true,
@@ -18,7 +19,7 @@ export const rule = defineRule({
     for (const image of images(page)) {
       const host = /^(?:https?:)?\/\/([^/?#]+)/i.exec(addressOf(image))?.[1];
       if (host && host.toLowerCase() !== page.surroundings.ownHost?.toLowerCase())
-        tell({ at: image, message: 'elsewhere', values: { host } });
+        tell({ at: image, message: 'elsewhere', values: { host }, subject: host });
     }
   },
 });

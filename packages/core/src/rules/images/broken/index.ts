@@ -8,7 +8,8 @@ export const rule = defineRule({
   title: 'Image that is not there',
   why: 'Every reader finds a gap where something was meant to be shown.',
   fix: 'Bring the file in, fix the address, or take the image out.',
-  criteria: ['1.1.1'],
+  alike: true,
+  criteria: [],
   techniques: [],
   practice: true,
   weight: 'should',
@@ -20,7 +21,7 @@ export const rule = defineRule({
       const src = valueOf(image, 'src');
       if (src?.trim() === '' || (src === null && valueOf(image, 'srcset') === null)) tell({ at: image, message: 'empty' });
       else if (src !== null && page.surroundings.leadsSomewhere?.(src) === false)
-        tell({ at: image, message: 'missing', values: { file: fileNameOf(src) || src } });
+        tell({ at: image, message: 'missing', values: { file: fileNameOf(src) || src }, subject: src });
     }
   },
 });

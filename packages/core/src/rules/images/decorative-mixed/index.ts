@@ -8,6 +8,7 @@ export const rule = defineRule({
   title: 'Image both decorative and named',
   why: 'Some readers are told of it and some are not, by the program they use.',
   fix: 'Decide: take the name away, or describe the image.',
+  alike: true,
   criteria: ['1.1.1'],
   techniques: ['F39'],
   weight: 'should',
@@ -25,7 +26,7 @@ export const rule = defineRule({
       const file = fileNameOf(addressOf(image)) || 'This image';
       const words =
         tidy(valueOf(image, 'aria-label') ?? '') || tidy(valueOf(image, 'title') ?? '') || (empty ? '' : tidy(valueOf(image, 'alt') ?? ''));
-      if (words) tell({ at: image, message: 'named', values: { file, words } });
+      if (words) tell({ at: image, message: 'named', values: { file, words }, subject: `${addressOf(image)} ${words}` });
       else if (has(image, 'tabindex') && Number(valueOf(image, 'tabindex')) >= 0)
         tell({ at: image, message: 'focusable', values: { file } });
     }

@@ -4,7 +4,8 @@ import { passages } from '../../../semantics/passages.ts';
 import { roleOf } from '../../../semantics/roles.ts';
 import { defineRule } from '../../types.ts';
 
-const FACE = /(?:^|[\s(])([:;=]['’]?-?[()DPpO|/\\]|[:;]-[*x]|<3)(?=$|[\s.,!?)])/;
+/** Brackets around signs, and signs of code or formulas, are no faces: one stands apart, behind words. */
+const FACE = /(?:^|[\p{L}\p{N}.,!?]\s)([:;]['’]?-[()DPpO|/\\*x]|[:;][()DP]|<3)(?=$|[\s.,!?])/u;
 const RUN = /(?:\p{Extended_Pictographic}\ufe0f?(?:\u200d\p{Extended_Pictographic}\ufe0f?)*\s*){3,}/u;
 /** Whether a text can hold one at all: most texts are settled by this. */
 const MAYBE = /[:;=<][-'’()DPpO|/\\*x3]|[\u2190-\u2bff\u3030\u303d\u3297\u3299]|[\ud83c-\ud83e]/;
@@ -28,7 +29,9 @@ export const rule = defineRule({
         if (!MAYBE.test(text.text)) continue;
         const parent = elementParent(text)!;
         if (isInside(page, parent, IN.code) || roleOf(parent) === 'img') continue;
-        const face = FACE.exec(text.text);
+        const found = FACE.exec(text.text);
+        // A bracket that closes one before it is no mouth.
+        const face = found && !(found[1]!.endsWith(')') && opensBracket(text.text.slice(0, found.index + 1))) ? found : null;
         const run = face ? null : RUN.exec(text.text);
         if (face || run)
           tell({ at: parent, message: face ? 'face' : 'run', values: { signs: (face?.[1] ?? run![0]).trim() }, outcome: 'cantTell' });
@@ -36,3 +39,7 @@ export const rule = defineRule({
     }
   },
 });
+
+function opensBracket(before: string): boolean {
+  return before.lastIndexOf('(') > before.lastIndexOf(')');
+}

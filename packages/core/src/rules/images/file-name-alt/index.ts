@@ -12,6 +12,7 @@ export const rule = defineRule({
   title: 'File name in place of a description',
   why: 'Someone who cannot see the image is read a file name, letter by letter, in place of what it shows.',
   fix: 'Write in a few words what a reader would look at, or mark the image as decorative when it adds nothing.',
+  alike: true,
   criteria: ['1.1.1'],
   techniques: ['F30'],
   weight: 'must',

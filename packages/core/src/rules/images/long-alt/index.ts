@@ -7,6 +7,7 @@ export const rule = defineRule({
   title: 'Alternative text that goes on too long',
   why: 'It is read in one breath, and nobody can pause, go back, or read on from the middle.',
   fix: 'Say the gist in a few words and put the rest into the text of the page.',
+  alike: true,
   criteria: ['1.1.1'],
   techniques: ['G95'],
   practice: true,
@@ -20,7 +21,12 @@ export const rule = defineRule({
       const alt = writtenAlternative(image) ?? '';
       const length = [...alt].length;
       if (length > FLOORS.longestAlternative)
-        tell({ at: image, message: 'long', values: { file: fileNameOf(addressOf(image)) || 'this image', length } });
+        tell({
+          at: image,
+          message: 'long',
+          values: { file: fileNameOf(addressOf(image)) || 'this image', length },
+          subject: `${addressOf(image)} ${alt}`,
+        });
     }
   },
 });

@@ -2,6 +2,7 @@ import { figureOf, images, standsAlone } from '../../../semantics/imageContext.t
 import { FURNITURE, isInside, IN } from '../../../semantics/inside.ts';
 import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
+import { typedCaptions } from '../../../semantics/typedCaptions.ts';
 
 export const rule = defineRule({
   id: 'images/no-caption',
@@ -16,11 +17,13 @@ export const rule = defineRule({
   remedies: ['add-caption'],
   messages: { none: '{file} stands alone and has no caption' },
   end(page, tell) {
+    const typed = new Set(typedCaptions(page).map((one) => one.image));
     for (const image of images(page)) {
       const alt = writtenAlternative(image);
       if (
         !alt ||
         figureOf(page, image)?.caption ||
+        typed.has(image) ||
         isInside(page, image, IN.link | IN.button | IN.table | FURNITURE) ||
         !standsAlone(page, image)
       )

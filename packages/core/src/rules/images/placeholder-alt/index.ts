@@ -8,6 +8,7 @@ export const rule = defineRule({
   title: 'Placeholder in place of a description',
   why: 'Someone who cannot see the image hears a word that fits every image and learns nothing of this one.',
   fix: 'Write in a few words what a reader would look at, or mark the image as decorative when it adds nothing.',
+  alike: true,
   criteria: ['1.1.1'],
   techniques: ['F30'],
   weight: 'must',

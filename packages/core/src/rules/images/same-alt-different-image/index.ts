@@ -2,6 +2,7 @@ import { images, plainAlternative } from '../../../semantics/imageContext.ts';
 import { isInside, IN } from '../../../semantics/inside.ts';
 import { addressOf, writtenAlternative } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
+import { groupedBy } from '../../../document/grouped.ts';
 
 export const rule = defineRule({
   id: 'images/same-alt-different-image',
@@ -15,24 +16,27 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['describe'],
-  messages: { shared: '“{alt}” is said of another image on this page too' },
+  messages: {
+    shared: '“{alt}” is said of {many} different images on this page',
+  },
   end(page, tell) {
-    const first = new Map<string, string>();
-    for (const image of images(page)) {
-      const alt = plainAlternative(image);
+    const byAlt = groupedBy(
       // In a link the alternative says where it leads, and two ways to one place may look unlike.
-      if (!alt || isInside(page, image, IN.link | IN.button)) continue;
-      const address = addressOf(image);
-      const other = first.get(alt);
-      if (other === undefined) first.set(alt, address);
-      else if (other !== address)
-        tell({
-          at: image,
-          message: 'shared',
-          values: { alt: writtenAlternative(image)! },
-          subject: `${address} ${alt}`,
-          outcome: 'cantTell',
-        });
+      images(page).filter((image) => /\p{L}/u.test(plainAlternative(image)) && !isInside(page, image, IN.link | IN.button)),
+      plainAlternative,
+    );
+    for (const [alt, same] of byAlt) {
+      const different = [...new Map(same.map((image) => [addressOf(image), image])).values()];
+      const second = different[1];
+      if (!second) continue;
+      tell({
+        at: second,
+        places: different.slice(1),
+        message: 'shared',
+        values: { alt: writtenAlternative(second)!, many: different.length },
+        subject: alt,
+        outcome: 'cantTell',
+      });
     }
   },
 });

@@ -1,7 +1,11 @@
-import { images, plainAlternative } from '../../../semantics/imageContext.ts';
+import { images, plainAlternative, sizeOf, standsAlone, figureOf } from '../../../semantics/imageContext.ts';
 import { addressOf, fileNameOf, writtenAlternative } from '../../../semantics/images.ts';
 import { phrasesOf } from '../../../standards/phrases/index.ts';
 import { defineRule } from '../../types.ts';
+import type { Page } from '../../../document/page.ts';
+import type { ElementNode } from '../../../document/tree.ts';
+import { isInside, IN, FURNITURE } from '../../../semantics/inside.ts';
+import { countWords } from '../../../semantics/passages.ts';
 
 export const rule = defineRule({
   id: 'images/true-to-picture',
@@ -25,6 +29,7 @@ export const rule = defineRule({
       if (
         !alt ||
         !/\p{L}/u.test(alt) ||
+        !carriesContent(page, image) ||
         asked.has(subject) ||
         /\.\w{3,4}$/.test(alt) ||
         phrasesOf('placeholders').has(plainAlternative(image)) ||
@@ -36,3 +41,19 @@ export const rule = defineRule({
     }
   },
 });
+
+/** Signs of notes, of files and of ways through a book, by what their files are called. */
+const SIGN =
+  /(?:^|[-_ .\d])(?:icons?|bullets?|arrows?|note|tip|warning|caution|important|prev|next|home|up|toc|blank|spacer|logo|button|btn|rss|star|smile|idea|alert|external|ext|flag|line|dot|callouts?|\d{1,2})(?:[-_ .\d]|$)/i;
+/** Smaller images, in px, are signs. Common practice. */
+const SMALL = 48;
+
+/** Whether an image shows something of its own: no sign, no link's label, nothing of the page's furniture. */
+function carriesContent(page: Page, image: ElementNode): boolean {
+  if (isInside(page, image, IN.link | IN.button | FURNITURE)) return false;
+  const { width, height } = sizeOf(image);
+  if ((width > 0 && width <= SMALL) || (height > 0 && height <= SMALL)) return false;
+  if (SIGN.test(fileNameOf(addressOf(image)))) return false;
+  if (width === 0 && height === 0 && countWords(writtenAlternative(image) ?? '') >= 3) return true;
+  return standsAlone(page, image) || figureOf(page, image) !== null || width >= 2 * SMALL || height >= 2 * SMALL;
+}

@@ -1,7 +1,7 @@
 import { defineRule } from '../../types.ts';
 import { valueOf } from '../../../document/tree.ts';
 import { nameOf } from '../../../semantics/names.ts';
-import { imagesIn } from '../../../semantics/images.ts';
+import { imagesIn, hasAlternative } from '../../../semantics/images.ts';
 import { isLink } from '../../../semantics/roles.ts';
 
 export const rule = defineRule({
@@ -18,6 +18,8 @@ export const rule = defineRule({
   tags: ['a', '[role=link]'],
   visit(page, element, tell) {
     if (!isLink(element) || nameOf(page, element).name) return;
+    // An image with no alternative that is all a link holds is told once, at the image.
+    if (imagesIn(element).some((image) => !hasAlternative(page, image))) return;
     const href = valueOf(element, 'href') ?? valueOf(element, 'xlink:href') ?? '';
     tell({ at: element, message: imagesIn(element).length > 0 ? 'image' : 'empty', values: { href: href || 'nowhere' }, subject: href });
   },

@@ -28,4 +28,11 @@ export const cases: RuleCase[] = [
     html: '<style>a{text-decoration:none;color:#003}</style><nav><p>Go to the pages on <a href="x">moorings</a> and more</p></nav>',
     source: 'practice',
   },
+  {
+    shows: 'two links of one pair of colours',
+    html: '<style>a{text-decoration:none;color:#003}</style><p>The lock keeper has a <a href="x">list of moorings</a> at the hut, and a <a href="y">map of the walks</a> too.</p>',
+    at: ['/html[1]/body[1]/p[1]/a[1]'],
+    outcome: 'failed',
+    source: 'F73',
+  },
 ];

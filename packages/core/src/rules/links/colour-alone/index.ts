@@ -4,7 +4,7 @@ import { blockAround } from '../../../semantics/blocks.ts';
 import { FURNITURE, IN, isInside } from '../../../semantics/inside.ts';
 import { links, showsOf } from '../../../semantics/links.ts';
 import { countWords, passagesByBlock } from '../../../semantics/passages.ts';
-import { styleOf } from '../../../style/cascade.ts';
+import { styleOf, unreadSheets } from '../../../style/cascade.ts';
 import { contrastRatio, hexOf } from '../../../style/colour.ts';
 import type { Style } from '../../../style/computed.ts';
 import { coloursIn } from '../../../style/contrast.ts';
@@ -25,17 +25,46 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['underline'],
-  messages: { faint: '“{text}” is a link that only its colour tells: {link} in text of {around}, {ratio} to 1' },
+  question: {
+    ask: 'Are links in running text told by their colour alone, once the style sheet that could not be read has its say?',
+    yes: 'Yes, they need another sign',
+    no: 'No, that sheet marks them',
+  },
+  messages: {
+    faint: '“{text}” is a link that only its colour tells: {link} in text of {around}, {ratio} to 1',
+    several: '{many} links such as “{text}” are told by their colour alone: {link} in text of {around}, {ratio} to 1',
+  },
   end(page, tell) {
+    const pairs = new Map<string, { found: Faintness; text: string; elements: ElementNode[] }>();
     for (const { element, name } of links(page)) {
-      if (!name || isInside(page, element, FURNITURE | IN.heading) || showsOf(element) !== 'words') continue;
+      if (!name || isInside(page, element, FURNITURE | IN.heading | IN.code) || showsOf(element) !== 'words') continue;
       const found = faintness(page, element, name);
-      if (found) tell({ at: element, message: 'faint', values: { text: name, ...found }, subject: name });
+      if (!found) continue;
+      const key = `${found.link} ${found.around}`;
+      const same = pairs.get(key);
+      if (same) same.elements.push(element);
+      else pairs.set(key, { found, text: name, elements: [element] });
     }
+    const certain = unreadSheets(page).length === 0;
+    for (const [subject, { found, text, elements }] of pairs)
+      tell({
+        at: elements[0]!,
+        places: elements,
+        message: elements.length > 1 ? 'several' : 'faint',
+        values: { text, ...found, many: elements.length },
+        subject,
+        ...(certain ? {} : { outcome: 'cantTell' as const }),
+      });
   },
 });
 
-function faintness(page: Page, link: ElementNode, name: string): { link: string; around: string; ratio: string } | null {
+interface Faintness {
+  link: string;
+  around: string;
+  ratio: string;
+}
+
+function faintness(page: Page, link: ElementNode, name: string): Faintness | null {
   const around = elementParent(link)!;
   const own = innermost(link);
   if (
@@ -57,7 +86,10 @@ function standsInText(page: Page, link: ElementNode, name: string): boolean {
     passagesByBlock(page)
       .get(block)
       ?.find((one) => one.text.includes(name));
-  return passage !== null && passage !== undefined && passage.words - countWords(name) >= RUNNING;
+  if (!passage) return false;
+  // Words that are links themselves are no text a link stands in.
+  const plain = passage.texts.filter((text) => !isInside(page, elementParent(text)!, IN.link));
+  return plain.reduce((sum, text) => sum + countWords(text.text), 0) >= RUNNING;
 }
 
 /** The element that holds all of a link's text. */

@@ -10,6 +10,7 @@ export const rule = defineRule({
   title: 'Link to a file that does not say so',
   why: 'Someone expects a page and finds a download, or another program opening.',
   fix: 'Name the kind of file in the link, and its size when it is large.',
+  alike: true,
   criteria: ['2.4.4'],
   techniques: [],
   practice: true,

@@ -25,7 +25,7 @@ export const rule = defineRule({
         continue;
       const subject = `${href} ${name}`;
       if (href.startsWith('#')) {
-        if (anchors(page).has(anchor) || anchors(page).has(href.slice(1))) continue;
+        if (anchors(page).has(anchor) || anchors(page).has(href.slice(1).replace(/:~:.*$/s, ''))) continue;
         tell({
           at: element,
           message: 'here',

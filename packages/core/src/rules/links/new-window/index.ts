@@ -14,6 +14,7 @@ export const rule = defineRule({
   title: 'New window without a word',
   why: 'Someone who does not see the new window finds the way back gone and does not know why.',
   fix: 'Let the link open where the reader is, or say in its text that it opens a new tab.',
+  alike: true,
   criteria: ['3.2.5'],
   techniques: ['G201', 'H83', 'F22'],
   weight: 'should',

@@ -11,6 +11,7 @@ export const rule = defineRule({
   title: 'Link that leads nowhere',
   why: 'It looks like a link, and following it does nothing, or nothing without a mouse and a script.',
   fix: 'Give it an address, make it a button, or let it be plain text.',
+  alike: true,
   criteria: ['2.1.1', '4.1.2'],
   techniques: ['F42', 'F59'],
   weight: 'should',

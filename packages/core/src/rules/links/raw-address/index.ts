@@ -9,6 +9,7 @@ export const rule = defineRule({
   title: 'Address in place of link text',
   why: 'A screen reader reads the address out sign by sign, and nobody learns from it what is behind the link.',
   fix: 'Write what the reader will find; the address stays in the link.',
+  alike: true,
   criteria: ['2.4.4', '2.4.9'],
   techniques: [],
   practice: true,

@@ -9,6 +9,7 @@ export const rule = defineRule({
   title: 'Tooltip that repeats the link’s text',
   why: 'Some readers hear the same words twice, and a box covers what others are reading.',
   fix: 'Take the tooltip away.',
+  alike: true,
   criteria: [],
   techniques: ['H33'],
   weight: 'consider',

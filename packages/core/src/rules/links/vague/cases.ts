@@ -43,4 +43,16 @@ export const cases: RuleCase[] = [
     source: 'practice',
   },
   { shows: 'a vague word as part of the text', html: '<p><a href="more.html">More about swarms</a></p>', source: 'F84' },
+  {
+    shows: 'one text, twice',
+    html: '<p>See the chart of depths <a href="a.html">here</a>.</p><p>See the list of moorings <a href="b.html">here</a>.</p>',
+    at: ['/html[1]/body[1]/p[1]/a[1]'],
+    outcome: 'cantTell',
+    source: 'F84',
+  },
+  {
+    shows: 'links that turn pages',
+    html: '<p><a href="a.html" accesskey="n">Next</a> <a href="b.html" rel="prev">More</a> <a href="c.html">Continue to the locks</a></p>',
+    source: 'F84',
+  },
 ];

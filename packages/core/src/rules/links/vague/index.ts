@@ -1,5 +1,5 @@
 import { defineRule } from '../../types.ts';
-import { childElements, closest, elementsIn, valueOf, type ElementNode } from '../../../document/tree.ts';
+import { childElements, closest, elementsIn, type ElementNode } from '../../../document/tree.ts';
 import { fact, type Page } from '../../../document/page.ts';
 import { blockAround } from '../../../semantics/blocks.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
@@ -7,7 +7,9 @@ import { headingBefore } from '../../../semantics/outline.ts';
 import { isLink } from '../../../semantics/roles.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
 import { isVagueText } from '../../../semantics/wording.ts';
-import { isOneOf } from '../../../standards/phrases/index.ts';
+import { isOneOf, bare } from '../../../standards/phrases/index.ts';
+import { turnsPages, isNavigation, links, type Link } from '../../../semantics/links.ts';
+import { isInside, IN } from '../../../semantics/inside.ts';
 
 /** Words around a link that add nothing to it: below this many others the surroundings give no purpose. Common practice. */
 const ENOUGH_WORDS = 2;
@@ -32,25 +34,41 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['reword', 'absorb-words', 'use-target-title'],
+  atAAA: { weight: 'must', outcome: 'failed' },
   messages: {
     alone: '“{text}” says nothing of where it goes, and nothing around it does',
     context: '“{text}” says nothing of where it goes once it is read on its own',
+    several: '{many} links called “{text}” say nothing of where they go once they are read on their own',
   },
-  tags: ['a', '[role=link]'],
-  visit(page, element, tell) {
-    if (!isLink(element)) return;
-    const { name } = nameOf(page, element);
-    if (!isVagueText(name) && !isOneOf(page.surroundings.vocabulary?.vagueLinks, name)) return;
-    const told = purposeAround(page, element) || standsInIndex(element);
-    tell({
-      at: element,
-      message: told ? 'context' : 'alone',
-      values: { text: name },
-      subject: `${valueOf(element, 'href') ?? ''} ${name}`,
-      ...(told ? { outcome: 'cantTell' as const, weight: 'should' as const } : {}),
-    });
+  end(page, tell) {
+    const told = new Map<string, Link[]>();
+    for (const link of links(page)) {
+      const { element, name, href } = link;
+      if (!isVagueText(name) && !isOneOf(page.surroundings.vocabulary?.vagueLinks, name)) continue;
+      if (turnsPages(element, name) || isInside(page, element, IN.code) || isAbbreviation(name, href)) continue;
+      // Among links alone a word is what its page is called: whether that is plain enough, a person has to say.
+      if (purposeAround(page, element) || standsInIndex(element) || isNavigation(page, element))
+        told.set(bare(name), [...(told.get(bare(name)) ?? []), link]);
+      else tell({ at: element, message: 'alone', values: { text: name }, subject: `${href} ${name}` });
+    }
+    // One question for one text: where it stands decides, and a person sees all of it at once.
+    for (const [text, same] of told)
+      tell({
+        at: same[0]!.element,
+        places: same.map((link) => link.element),
+        message: same.length > 1 ? 'several' : 'context',
+        values: { text: same[0]!.name, many: same.length },
+        subject: same.length > 1 ? text : `${same[0]!.href} ${same[0]!.name}`,
+        outcome: 'cantTell',
+        weight: 'should',
+      });
   },
 });
+
+/** “URL” or “INFO” in capitals is what it leads to: the thing of that name. */
+function isAbbreviation(name: string, href: string): boolean {
+  return /^\p{Lu}{3,}$/u.test(name) && (href.toLowerCase().includes(name.toLowerCase()) || /wiki/i.test(href));
+}
 
 /** Fewer items of links alone are no index. */
 const INDEX = 5;

@@ -20,4 +20,11 @@ export const cases: RuleCase[] = [
     html: '<ol><li>Light</li><li>Smoke</li></ol><h2>Afterwards</h2><ol><li>Close</li><li>Leave</li></ol>',
     source: 'H48',
   },
+  {
+    shows: 'bullet lists of one item each',
+    html: '<ul><li>Floor</li></ul>\n<ul><li>Box</li></ul>',
+    at: ['/html[1]/body[1]/ul[1]'],
+    outcome: 'cantTell',
+    source: 'H48',
+  },
 ];

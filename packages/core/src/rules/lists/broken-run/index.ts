@@ -1,5 +1,5 @@
-import { type ElementNode, tidy, valueOf } from '../../../document/tree.ts';
-import { realLists, type RealList } from '../../../semantics/lists.ts';
+import { tidy, valueOf, childElements, has, type ElementNode } from '../../../document/tree.ts';
+import { realLists, bulletRuns, type RealList } from '../../../semantics/lists.ts';
 import { shownText } from '../../../semantics/names.ts';
 import type { Page } from '../../../document/page.ts';
 import { defineRule } from '../../types.ts';
@@ -21,8 +21,18 @@ export const rule = defineRule({
   messages: {
     continued: 'This list begins at {start}, where the one before it ends',
     single: 'Lists of one item each follow one another here',
+    bullets: '{many} bullet lists of one item each follow one another here',
   },
   end(page, tell) {
+    for (const run of bulletRuns(page))
+      tell({
+        at: run[0]!.element,
+        places: run.map((list) => list.element),
+        message: 'bullets',
+        values: { many: run.length },
+        subject: shownText(page, run[0]!.element, 80),
+        outcome: 'cantTell',
+      });
     let before: RealList | null = null;
     for (const list of realLists(page)) {
       if (list.kind !== 'ordered') continue;
@@ -41,11 +51,21 @@ export const rule = defineRule({
 });
 
 function startOf(list: ElementNode): number {
+  const first = childElements(list).find((child) => child.tag === 'li');
+  const value = first ? /^\s*(-?\d+)/.exec(valueOf(first, 'value') ?? '')?.[1] : undefined;
+  if (value !== undefined) return Number(value);
   return Number(/^\s*(-?\d+)/.exec(valueOf(list, 'start') ?? '')?.[1] ?? 1);
 }
 
 function follows(page: Page, before: RealList, list: RealList): 'continued' | 'single' | null {
-  if (before.element.parent !== list.element.parent || before.items.length === 0) return null;
+  if (
+    before.element.parent !== list.element.parent ||
+    before.items.length === 0 ||
+    has(list.element, 'reversed') ||
+    has(before.element, 'reversed')
+  )
+    return null;
+  if ((valueOf(before.element, 'type') ?? '') !== (valueOf(list.element, 'type') ?? '')) return null;
   const between = list.element.parent!.children.slice(before.element.index + 1, list.element.index);
   if (
     between.some(

@@ -21,4 +21,18 @@ export const cases: RuleCase[] = [
     html: '<blockquote cite="https://larkmoor.example/"><p>Bring:</p><ul><li>a veil</li><li>gloves</li></ul></blockquote>',
     source: 'H49',
   },
+  {
+    shows: 'two quotations of tables',
+    html: '<blockquote><pre>a</pre></blockquote><p>x</p><blockquote><pre>b</pre></blockquote>',
+    at: ['/html[1]/body[1]/blockquote[1]'],
+    outcome: 'cantTell',
+    source: 'F43',
+  },
+  {
+    shows: 'two description lists without terms',
+    html: '<dl><dd>Text.</dd></dl><p>x</p><dl><dd>More.</dd></dl>',
+    at: ['/html[1]/body[1]/dl[1]'],
+    outcome: 'cantTell',
+    source: 'F43',
+  },
 ];

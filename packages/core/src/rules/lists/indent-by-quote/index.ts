@@ -20,18 +20,33 @@ export const rule = defineRule({
   scope: 'any',
   remedies: ['unwrap'],
   messages: {
-    quote: 'This quotation holds what is seldom quoted: “{text}”',
-    list: 'This description list has no terms and seems only to indent: “{text}”',
+    quote: 'This quotation holds what is seldom quoted: {text}',
+    quotes: '{many} quotations hold what is seldom quoted, the first {text}',
+    list: 'This description list has no terms and seems only to indent: {text}',
+    lists: '{many} description lists have no terms and seem only to indent, the first {text}',
   },
   end(page, tell) {
-    for (const element of tagged(page, 'blockquote')) {
-      if (!isExposed(page, element) || isQuotation(element)) continue;
-      if (childElements(element).some((child) => NO_QUOTATION.has(child.tag)))
-        tell({ at: element, message: 'quote', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
-    }
-    for (const { element, kind, items } of realLists(page)) {
-      if (kind === 'description' && items.length > 0 && items.every((item) => item.tag === 'dd'))
-        tell({ at: element, message: 'list', values: { text: shownText(page, element, 90) }, outcome: 'cantTell' });
+    const quotes = tagged(page, 'blockquote').filter(
+      (element) => isExposed(page, element) && !isQuotation(element) && childElements(element).some((child) => NO_QUOTATION.has(child.tag)),
+    );
+    const lists = realLists(page)
+      .filter(({ kind, items }) => kind === 'description' && items.length > 0 && items.every((item) => item.tag === 'dd'))
+      .map(({ element }) => element);
+    for (const [elements, one, several] of [
+      [quotes, 'quote', 'quotes'],
+      [lists, 'list', 'lists'],
+    ] as const) {
+      const [first] = elements;
+      if (!first) continue;
+      const words = shownText(page, first, 90);
+      tell({
+        at: first,
+        places: elements,
+        message: elements.length > 1 ? several : one,
+        values: { text: words ? `“${words}”` : 'an image', many: elements.length },
+        subject: words,
+        outcome: 'cantTell',
+      });
     }
   },
 });

@@ -12,6 +12,7 @@ export const rule = defineRule({
   title: 'ARIA attribute that does not work',
   why: 'What it was meant to say reaches nobody, or says something else.',
   fix: 'Fix the attribute’s name, value or pointer, or take it out.',
+  alike: true,
   criteria: ['4.1.2'],
   techniques: ['ARIA5'],
   weight: 'should',

@@ -36,6 +36,7 @@ export const rule = defineRule({
   title: 'Role that says nothing, or only half',
   why: 'The reader’s program does not know what the thing is, or in which state.',
   fix: 'Use a role of the standard with the states it needs, or the plain element for it.',
+  alike: true,
   criteria: ['4.1.2'],
   techniques: ['ARIA4', 'F92'],
   weight: 'must',

@@ -1,5 +1,5 @@
 import { elementParent, has, valueOf, type ElementNode } from '../../../document/tree.ts';
-import { isFocusable } from '../../../semantics/roles.ts';
+import { isFocusable, isShutOff } from '../../../semantics/roles.ts';
 import { isSeen } from '../../../semantics/visibility.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { defineRule } from '../../types.ts';
@@ -40,6 +40,6 @@ function isReachable(element: ElementNode): boolean {
     (element.attributes.length > 0 || element.tag === 'button') &&
     isFocusable(element) &&
     !(Number(valueOf(element, 'tabindex') ?? 0) < 0) &&
-    !has(element, 'inert')
+    !isShutOff(element)
   );
 }

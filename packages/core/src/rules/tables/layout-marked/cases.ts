@@ -20,4 +20,18 @@ export const cases: RuleCase[] = [
     html: '<table role="presentation" summary=""><tr><td>Walks</td><td>Text of the walks.</td></tr></table>',
     source: 'F46',
   },
+  {
+    shows: 'two alike, with a summary each',
+    html: '<table role="presentation" summary="Layout"><tr><td>a</td><td>b</td></tr></table><p>x</p><table role="presentation" summary="Layout"><tr><td>c</td><td>d</td></tr></table>',
+    at: ['/html[1]/body[1]/table[1]'],
+    outcome: 'failed',
+    source: 'F46',
+  },
+  {
+    shows: 'a menu with a header cell',
+    html: '<table summary="Navigation header"><tr><th colspan="3">Locks</th></tr><tr><td><a href="a">Prev</a></td><td>&nbsp;</td><td><a href="b">Next</a></td></tr></table>',
+    at: ['/html[1]/body[1]/table[1]'],
+    outcome: 'failed',
+    source: 'F46',
+  },
 ];

@@ -1,7 +1,8 @@
-import { childElements, elementsIn, has, valueOf } from '../../../document/tree.ts';
-import { knownTables } from '../../../semantics/dataTables.ts';
+import { valueOf } from '../../../document/tree.ts';
+import { knownTables, marksOn } from '../../../semantics/dataTables.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { defineRule } from '../../types.ts';
+import { groupedBy } from '../../../document/grouped.ts';
 
 export const rule = defineRule({
   id: 'tables/layout-marked',
@@ -13,17 +14,27 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'any',
   remedies: ['strip-marks'],
-  messages: { marks: 'This table only places things, and yet has {marks}' },
+  messages: {
+    marks: 'This table only places things, and yet has {marks}',
+    several: '{many} tables built alike only place things, and yet have {marks}',
+  },
   end(page, tell) {
-    for (const { element, use, grid } of knownTables(page)) {
-      if (use !== 'layout') continue;
-      const marks: string[] = [];
-      if (grid.cells.some((cell) => cell.element.tag === 'th')) marks.push('header cells');
-      if (childElements(element).some((child) => child.tag === 'caption')) marks.push('a caption');
-      if ((valueOf(element, 'summary') ?? '').trim()) marks.push('a summary');
-      if ([...elementsIn(element)].some((inner) => inner.tag === 'td' && has(inner, 'scope'))) marks.push('scopes');
-      if (marks.length > 0)
-        tell({ at: element, message: 'marks', values: { marks: marks.join(', ') }, subject: shownText(page, element, 80) });
+    const marked = knownTables(page)
+      .filter((table) => table.use === 'layout')
+      .map((table) => ({ ...table, marks: marksOn(page, table).join(', ') }))
+      .filter((table) => table.marks !== '');
+    for (const tables of groupedBy(
+      marked,
+      ({ marks, element, grid }) => `${marks} ${valueOf(element, 'class') ?? ''} ${grid.columns}`,
+    ).values()) {
+      const { element, marks } = tables[0]!;
+      tell({
+        at: element,
+        places: tables.map((table) => table.element),
+        message: tables.length > 1 ? 'several' : 'marks',
+        values: { marks, many: tables.length },
+        subject: shownText(page, element, 80),
+      });
     }
   },
 });

@@ -18,4 +18,11 @@ export const cases: RuleCase[] = [
     html: '<table><caption>Locks</caption><tr><th>Lock</th><th>Depth</th></tr><tr><td>1</td><td>2 m</td></tr></table>',
     source: 'F49',
   },
+  {
+    shows: 'two tables built alike',
+    html: '<table><tr><td><img src="a.png" alt="A gate"></td><td><p>Oak.</p><p>It lasts.</p></td></tr></table><p>x</p><table><tr><td><img src="b.png" alt="A pound"></td><td><p>Deep.</p><p>It fills.</p></td></tr></table>',
+    at: ['/html[1]/body[1]/table[1]'],
+    outcome: 'cantTell',
+    source: 'F49',
+  },
 ];

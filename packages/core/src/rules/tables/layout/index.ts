@@ -1,7 +1,8 @@
-import { has } from '../../../document/tree.ts';
-import { knownTables } from '../../../semantics/dataTables.ts';
+import { has, valueOf } from '../../../document/tree.ts';
+import { knownTables, marksOn } from '../../../semantics/dataTables.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { defineRule } from '../../types.ts';
+import { groupedBy } from '../../../document/grouped.ts';
 
 export const rule = defineRule({
   id: 'tables/layout',
@@ -18,17 +19,25 @@ export const rule = defineRule({
   weight: 'should',
   scope: 'any',
   remedies: ['flatten', 'keep-as-presentation'],
-  messages: { places: 'This table of {rows} by {columns} cells seems only to place things' },
+  messages: {
+    places: 'This table of {rows} by {columns} cells seems only to place things',
+    several: '{many} tables built alike, the first of {rows} by {columns} cells, seem only to place things',
+  },
   end(page, tell) {
-    for (const { element, use, grid } of knownTables(page)) {
-      if (use === 'layout' && !has(element, 'role'))
-        tell({
-          at: element,
-          message: 'places',
-          values: { rows: grid.rows, columns: grid.columns },
-          subject: shownText(page, element, 80),
-          outcome: 'cantTell',
-        });
+    const alike = groupedBy(
+      knownTables(page).filter((table) => table.use === 'layout' && !has(table.element, 'role') && marksOn(page, table).length === 0),
+      ({ element, grid }) => `${valueOf(element, 'class') ?? ''} ${grid.columns}`,
+    );
+    for (const tables of alike.values()) {
+      const { element, grid } = tables[0]!;
+      tell({
+        at: element,
+        places: tables.map((table) => table.element),
+        message: tables.length > 1 ? 'several' : 'places',
+        values: { rows: grid.rows, columns: grid.columns, many: tables.length },
+        subject: shownText(page, element, 80),
+        outcome: 'cantTell',
+      });
     }
   },
 });

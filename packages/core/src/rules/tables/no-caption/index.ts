@@ -1,6 +1,7 @@
 import { defineRule } from '../../types.ts';
 import { shownText } from '../../../semantics/names.ts';
-import { gridOf, tableName, tableUse } from '../../../semantics/tables.ts';
+import { tableName } from '../../../semantics/tables.ts';
+import { knownTables, imitatedHeaders } from '../../../semantics/dataTables.ts';
 
 export const rule = defineRule({
   id: 'tables/no-caption',
@@ -13,12 +14,15 @@ export const rule = defineRule({
   scope: 'any',
   remedies: ['add-caption'],
   messages: { none: 'This table, which begins “{first}”, has no caption' },
-  tags: ['table'],
-  visit(page, element, tell) {
-    if (tableUse(page, element) !== 'data' || tableName(page, element)) return;
-    const cells = gridOf(element).cells.filter((cell) => cell.row === 0);
-    if (cells.length === 0) return;
-    const first = cells.map((cell) => shownText(page, cell.element)).join(', ');
-    tell({ at: element, message: 'none', values: { first }, subject: first });
+  end(page, tell) {
+    for (const table of knownTables(page)) {
+      const { element, use, grid } = table;
+      // Cells dressed as headers say that it is data as well as marked ones do.
+      if ((use !== 'data' && !(use === 'unsure' && imitatedHeaders(page, table))) || tableName(page, element)) continue;
+      const cells = grid.cells.filter((cell) => cell.row === 0);
+      if (cells.length === 0) continue;
+      const first = cells.map((cell) => shownText(page, cell.element)).join(', ');
+      tell({ at: element, message: 'none', values: { first }, subject: first });
+    }
   },
 });

@@ -43,4 +43,11 @@ export const cases: RuleCase[] = [
     html: '<table><tr><td><ul><li>a</li></ul></td><td><h2>News</h2></td></tr><tr><td><form></form></td><td><h2>More</h2></td></tr></table>',
     source: 'F49',
   },
+  {
+    shows: 'two tables built alike that may be either',
+    html: '<table><tr><td>Floor</td><td>Box</td></tr><tr><td>Roof</td><td>Stand</td></tr></table><p>x</p><table><tr><td>Veil</td><td>Glove</td></tr><tr><td>Smoker</td><td>Tool</td></tr></table>',
+    at: ['/html[1]/body[1]/table[1]'],
+    outcome: 'cantTell',
+    source: 'H51',
+  },
 ];

@@ -1,8 +1,8 @@
 import { defineRule } from '../../types.ts';
-import { has, type ElementNode } from '../../../document/tree.ts';
-import { firstRowOf, imitatedHeaders } from '../../../semantics/dataTables.ts';
+import { has, valueOf, type ElementNode } from '../../../document/tree.ts';
+import { firstRowOf, imitatedHeaders, knownTables, type KnownTable } from '../../../semantics/dataTables.ts';
 import { roleOf } from '../../../semantics/roles.ts';
-import { gridOf, tableUse } from '../../../semantics/tables.ts';
+import { groupedBy } from '../../../document/grouped.ts';
 
 export const rule = defineRule({
   id: 'tables/no-headers',
@@ -22,23 +22,28 @@ export const rule = defineRule({
   messages: {
     none: 'This table of {rows} rows and {columns} columns has no header cell',
     unsure: 'This table of {rows} rows and {columns} columns may hold data and has no header cell',
+    several: '{many} tables built alike, the first of {rows} rows and {columns} columns, may hold data and have no header cell',
   },
-  tags: ['table', '[role=table]', '[role=grid]'],
-  visit(page, element, tell) {
-    if (element.tag !== 'table') return;
-    const use = tableUse(page, element);
-    if (use === 'layout') return;
-    const grid = gridOf(element);
-    if (grid.cells.length === 0 || grid.cells.some(({ element: cell }) => isHeader(cell))) return;
-    // Cells dressed as headers have a note of their own.
-    if (imitatedHeaders(page, { element, use, grid, headed: false })) return;
-    tell({
-      at: element,
-      message: use === 'data' ? 'none' : 'unsure',
-      values: { rows: grid.rows, columns: grid.columns },
-      subject: firstRowOf(page, grid),
-      ...(use === 'unsure' ? { outcome: 'cantTell' as const } : {}),
-    });
+  end(page, tell) {
+    const unsure: KnownTable[] = [];
+    for (const table of knownTables(page)) {
+      const { element, use, grid } = table;
+      // Cells dressed as headers have a note of their own.
+      if (use === 'layout' || grid.cells.some(({ element: cell }) => isHeader(cell)) || imitatedHeaders(page, table)) continue;
+      if (use === 'unsure') unsure.push(table);
+      else tell({ at: element, message: 'none', values: { rows: grid.rows, columns: grid.columns }, subject: firstRowOf(page, grid) });
+    }
+    for (const tables of groupedBy(unsure, ({ element, grid }) => `${valueOf(element, 'class') ?? ''} ${grid.columns}`).values()) {
+      const { element, grid } = tables[0]!;
+      tell({
+        at: element,
+        places: tables.map((table) => table.element),
+        message: tables.length > 1 ? 'several' : 'unsure',
+        values: { rows: grid.rows, columns: grid.columns, many: tables.length },
+        subject: firstRowOf(page, grid),
+        outcome: 'cantTell',
+      });
+    }
   },
 });
 

@@ -1,12 +1,5 @@
-import { childElements } from '../../../document/tree.ts';
-import { isBlock } from '../../../semantics/blocks.ts';
-import { IN, isInside } from '../../../semantics/inside.ts';
-import { countWords, passages, type Passage } from '../../../semantics/passages.ts';
-import type { Page } from '../../../document/page.ts';
+import { brokenParagraphs } from '../../../semantics/brokenParagraphs.ts';
 import { defineRule } from '../../types.ts';
-
-/** Shorter loose text may be a caption, a label or furniture. */
-const LOOSE_WORDS = 5;
 
 export const rule = defineRule({
   id: 'text/br-paragraphs',
@@ -21,33 +14,15 @@ export const rule = defineRule({
   remedies: ['make-paragraphs'],
   messages: { breaks: 'Double line breaks stand in place of paragraphs here', loose: 'This text stands in no paragraph: “{text}”' },
   end(page, tell) {
-    for (const passage of passages(page)) {
-      if (passage.kept || isInside(page, passage.block, IN.code | IN.address | IN.button | IN.label)) continue;
-      if (hasDoubleBreak(passage)) tell({ at: passage.block, message: 'breaks', subject: passage.text });
-      else if (isLoose(page, passage))
-        tell({
-          at: passage.block,
-          message: 'loose',
-          values: { text: passage.text },
-          subject: passage.text,
-          ...(passage.first.range && passage.last.range
-            ? { range: { start: passage.first.range.start, end: passage.last.range.end } }
-            : {}),
-        });
+    for (const { passage, kind } of brokenParagraphs(page)) {
+      const { block, text, first, last } = passage;
+      tell({
+        at: block,
+        message: kind,
+        values: { text },
+        subject: text,
+        ...(first.range && last.range ? { range: { start: first.range.start, end: last.range.end } } : {}),
+      });
     }
   },
 });
-
-/** Two breaks in a row with running text on both sides. */
-function hasDoubleBreak({ text, breaks }: Passage): boolean {
-  if (breaks.length < 2) return false;
-  const parts = text.split(/\n{2,}/).filter((part) => countWords(part) >= 3);
-  return parts.length >= 2 && /\n\n/.test(text) && !/\n\n\n/.test(text);
-}
-
-/** Text directly in the body, or beside blocks in a part of the page that holds blocks. */
-function isLoose(page: Page, { block, words, last }: Passage): boolean {
-  if (words < LOOSE_WORDS || !last.range) return false;
-  if (block === page.body) return true;
-  return ['main', 'article', 'section'].includes(block.tag) && childElements(block).some(isBlock);
-}

@@ -11,6 +11,7 @@ export const rule = defineRule({
   title: 'Long text in capitals',
   why: 'Words in capitals have no shape and are read slowly; some programs spell them out.',
   fix: 'Write it in ordinary letters; use strong where it matters.',
+  alike: true,
   criteria: [],
   techniques: [],
   practice: true,

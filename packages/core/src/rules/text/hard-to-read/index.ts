@@ -8,6 +8,8 @@ import { defineRule, FLOORS } from '../../types.ts';
 
 /** Words that settle it: more of the same page tells nothing new. */
 const ENOUGH = 1_000;
+/** Below AAA only what asks for more than a school can give is asked about: 3.1.5 is a criterion of AAA. */
+const VERY_HARD = 16;
 /** Shorter paragraphs are labels, items and lines of addresses. */
 const RUNNING = 12;
 
@@ -42,7 +44,13 @@ export const rule = defineRule({
     if (!first || !isGraded(language)) return;
     const grade = gradeOf(figuresOfAll(page, running, language), language);
     if (grade !== null && grade > FLOORS.readingGrade)
-      tell({ at: first.block, message: 'hard', values: { grade: Math.round(grade * 10) / 10 }, subject: 'page', outcome: 'cantTell' });
+      tell({
+        at: first.block,
+        message: 'hard',
+        values: { grade: Math.round(grade * 10) / 10, ...(grade < VERY_HARD ? { asked: 'AAA' } : {}) },
+        subject: 'page',
+        outcome: 'cantTell',
+      });
   },
 });
 

@@ -3,6 +3,7 @@ import { descendants, valueOf, type ElementNode } from '../../../document/tree.t
 import { isPasted, setsLooksOnly } from '../../../semantics/dressing.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { defineRule } from '../../types.ts';
+import { isInside, IN } from '../../../semantics/inside.ts';
 
 /** This many spans that only set looks come from pasting, not from someone’s hand. Common practice. */
 const MANY_SPANS = 3;
@@ -21,7 +22,9 @@ export const rule = defineRule({
   messages: { word: 'A word processor left {many} marks in this page', spans: '{many} spans and font tags here only set looks' },
   end(page, tell) {
     const pasted = page.elements.filter((element) => isPasted(element) && !isAllowed(page, element) && isExposed(page, element));
-    const spans = page.elements.filter((element) => setsLooksOnly(element) && isExposed(page, element));
+    const spans = page.elements.filter(
+      (element) => setsLooksOnly(element) && !isInside(page, element, IN.code) && isExposed(page, element),
+    );
     const comments = conditionalComments(page);
     const first = pasted[0] ?? spans[0] ?? page.body;
     if (pasted.length + comments > 0)

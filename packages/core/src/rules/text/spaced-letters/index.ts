@@ -1,6 +1,8 @@
 import { passages } from '../../../semantics/passages.ts';
 import { spacedWord } from '../../../semantics/spacedLetters.ts';
 import { defineRule } from '../../types.ts';
+import { isInside, IN } from '../../../semantics/inside.ts';
+import { elementParent } from '../../../document/tree.ts';
 
 export const rule = defineRule({
   id: 'text/spaced-letters',
@@ -14,8 +16,10 @@ export const rule = defineRule({
   remedies: ['close-up'],
   messages: { spaced: '“{text}” is spelled with spaces between its letters' },
   end(page, tell) {
-    for (const { block, text, kept } of passages(page)) {
-      const found = kept ? null : spacedWord(text);
+    for (const { block, text, texts, kept } of passages(page)) {
+      // Letters that each lead somewhere are an index.
+      const linked = texts.filter((one) => isInside(page, elementParent(one)!, IN.link)).length;
+      const found = kept || linked > 1 ? null : spacedWord(text);
       if (found) tell({ at: block, message: 'spaced', values: { text: found }, subject: found });
     }
   },

@@ -4,6 +4,7 @@ import { showsNothing } from '../../../semantics/lists.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import type { Page } from '../../../document/page.ts';
 import { defineRule } from '../../types.ts';
+import { paragraphBreaks } from '../../../semantics/brokenParagraphs.ts';
 
 /** Line breaks in a row that are there for space. */
 const BREAKS = 3;
@@ -24,7 +25,8 @@ export const rule = defineRule({
     for (const element of page.elements) {
       if (element.tag === 'br') {
         const run = breakRun(element);
-        if (run.length >= BREAKS && isExposed(page, element) && !isInside(page, element, IN.code))
+        // Breaks between running texts stand in place of paragraphs, and have a note of their own.
+        if (run.length >= BREAKS && isExposed(page, element) && !isInside(page, element, IN.code) && !paragraphBreaks(page).has(element))
           tell({ at: element, through: run.at(-1)!, message: 'breaks', values: { many: run.length }, subject: 'breaks' });
       } else if (isSpacer(page, element) && !isSpacer(page, before(element))) {
         const run = blockRun(page, element);
