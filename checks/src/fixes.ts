@@ -125,7 +125,7 @@ async function main(): Promise<void> {
   for (const { package: name, file } of corpusPages(CORPUS, EACH)) {
     const page = openFile(file);
     if (page === null) continue;
-    tally.pages++;
+    if (++tally.pages % 50 === 0) console.error(`${tally.pages} pages, ${wrong.length} of them not safe`);
     const failures = failuresOf(page);
     const result = fixCertain(page);
     tally.fixed += result.fixed.length;

@@ -17,7 +17,7 @@ interface Seen {
 }
 
 /** Certain remedies whose point is in words: a typed marker becomes a real one, a doubled sign goes, a link says that it opens a window. */
-const CHANGES_WORDS = new Set(['strip-marker', 'strip-marks', 'say-so', 'trim-opening']);
+const CHANGES_WORDS = new Set(['strip-marker', 'strip-marks', 'say-so', 'trim-opening', 'close']);
 /** Two neighbouring links to one place become one; an anchor is renamed with the links to it. */
 const CHANGES_LINKS = new Set(['join', 'rename-anchor']);
 
@@ -59,7 +59,10 @@ const SLIPS = [
   '<p class="k">The lock is closed.<br>\n<br>It opens again in May.</p>',
   '<p><font face="Arial" color="#000000">The lock</font> is <font face="Arial">closed.</font></p>',
   '<p style="font-size:11pt">The lock</p><p style="color:#000;font-size:11pt">is <span style="font-size:11pt">closed</span>.</p>',
-  '<p>The gate is <b class="k">heavy</b> and the water <b>deep</b>.</p>',
+  '<p lang="ar">البوابة مغلقة حتى مايو</p>',
+  '<p style="line-height:1 !important">The lock is closed.</p>',
+  '<h2 role="none">Locks</h2><p>Text.</p>',
+  '<html><head><title>Locks</title></head><body lang="de"><p>Text.</p></body></html>',
   '<p class="MsoNormal" style="mso-margin-top-alt:auto">The <b>lock</b> is <span lang="en">closed</span>.<o:p></o:p></p>',
   '<h2>L&nbsp;O&nbsp;C&nbsp;K&nbsp;S</h2><p>Text.</p>',
   '<p>One.</p>\n<p>&nbsp;</p>\n<p>&nbsp;</p>\n<p>Two.</p>',

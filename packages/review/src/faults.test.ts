@@ -270,7 +270,9 @@ describe('twins', () => {
 });
 
 test('a page with hundreds of failures stands first in the Ledger, and the next page can be asked for', async () => {
-  const crowded = await page(`<h2>A</h2><p>x</p>${Array.from({ length: 230 }, (_none, i) => `<p>A <img src="hive-${i}.png"></p>`).join('')}`);
+  const crowded = await page(
+    `<h2>A</h2><p>x</p>${Array.from({ length: 230 }, (_none, i) => `<p>A <img src="hive-${i}.png"></p>`).join('')}`,
+  );
   await page('<h2>A</h2><p>x</p>');
   const first = await ledger(services, INES, { collection: SLUG });
   expect(first.ok && first.value.pages[0]!.slug).toBe(crowded.slug);

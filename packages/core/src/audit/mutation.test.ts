@@ -33,6 +33,11 @@ const ONCE_FOR_A_PAGE = new Set([
   'text/pasted-markup',
   'headings/last-empty',
   'text/too-many-colours',
+  'document/passage-language',
+  'tables/layout',
+  'text/looks-not-meaning',
+  'lists/single',
+  'lists/indent-by-quote',
   'headings/none-in-long-text',
 ]);
 

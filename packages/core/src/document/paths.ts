@@ -1,5 +1,6 @@
 import { childElements, elementParent, type ElementNode, type ParentNode } from './tree.ts';
 import { carried, fact, type Page } from './page.ts';
+import { groupedBy } from './grouped.ts';
 
 /** Place of each element among its same-named siblings, 1-based, by `order`: one pass over the page. */
 const places = fact((page: Page) => {
@@ -23,14 +24,23 @@ export function pathOf(page: Page, element: ElementNode): string {
   return steps.reverse().join('');
 }
 
+const indexes = fact((): Map<ParentNode, Map<string, ElementNode[]>> => new Map(), carried);
+
+/** Child elements by tag; those of a parent with many are sorted once. */
+function childrenByTag(page: Page, parent: ParentNode): Map<string, ElementNode[]> {
+  const known = indexes(page);
+  let found = known.get(parent);
+  if (!found) known.set(parent, (found = groupedBy(childElements(parent), (child) => child.tag)));
+  return found;
+}
+
 /** The element a path names, or null when the page has none. */
 export function elementAt(page: Page, path: string): ElementNode | null {
   let here: ParentNode = page.root;
   for (const step of path.split('/').slice(1)) {
     const parts = /^(.+)\[(\d+)\]$/.exec(step);
     if (!parts) return null;
-    const same: ElementNode[] = childElements(here).filter((child) => child.tag === parts[1]);
-    const next = same[Number(parts[2]) - 1];
+    const next: ElementNode | undefined = childrenByTag(page, here).get(parts[1]!)?.[Number(parts[2]) - 1];
     if (!next) return null;
     here = next;
   }

@@ -121,6 +121,8 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
     );
   }
   if (block.tag === 'p') return planned(...edits, ...outsideParagraph(page, block, first, last));
+  if (LOOSE_IN.has(block.tag) && hasDoubleBreaks(block))
+    return decline('Text without paragraphs stands around these lines; make paragraphs of it first, in Source.');
   return LOOSE_IN.has(block.tag) ? planned(...edits, ...aroundLoose(page, block, first, last)) : planned(...edits);
 }
 
@@ -145,6 +147,17 @@ function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last
 }
 
 const LOOSE_IN = new Set(['body', 'main', 'article', 'section']);
+
+/** Whether two breaks in a row stand directly in a block. */
+function hasDoubleBreaks(block: ElementNode): boolean {
+  let before = false;
+  for (const node of block.children) {
+    if (node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '')) continue;
+    if (before && isBreak(node)) return true;
+    before = isBreak(node);
+  }
+  return false;
+}
 
 /** Loose text before and after the list, as far as the nearest block, becomes paragraphs: beside a list it would stand in none. */
 function aroundLoose(page: Page, block: ElementNode, first: TypedLine, last: TypedLine): Edit[] {

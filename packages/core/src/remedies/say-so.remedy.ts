@@ -10,7 +10,8 @@ import type { Edit } from '../source/edits.ts';
 export const remedy: Remedy = {
   name: 'say-so',
   label: 'Say so in the link',
-  certain: true,
+  // It changes what is read: whoever answers for the page sees it before.
+  certain: false,
   fields: [],
   plan(target) {
     const plans = placesOf(target).map((element) => notedEdits(target, element));

@@ -1,4 +1,4 @@
-import { childElements, closest, elementParent, elementsIn, tidy, type ElementNode, type TreeNode } from '../document/tree.ts';
+import { closest, elementParent, elementsIn, tidy, type ElementNode, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { HEADING_TAGS, isBlock, isLeafBlock } from './blocks.ts';
 import { IN, isInside } from './inside.ts';
@@ -8,6 +8,7 @@ import { shownText } from './names.ts';
 import { countWords, passages, type Passage } from './passages.ts';
 import { controlAround, roleOf } from './roles.ts';
 import { isExposed } from './visibility.ts';
+import { showsNothing } from './lists.ts';
 
 export interface ImitatedHeading {
   /** The block, or the inline element that holds the line where the block holds more. */
@@ -176,7 +177,7 @@ function nextBlock(page: Page, element: ElementNode): ElementNode | null {
     if (next.kind === 'text' && tidy(next.text)) return null;
     if (next.kind !== 'element' || !isExposed(page, next) || next.tag === 'br') continue;
     if (/^h[1-6]$|^hr$/.test(next.tag) || !isBlock(next)) return null;
-    if (shownText(page, next, 1) || childElements(next).length > 0) return next;
+    if (!showsNothing(page, next)) return next;
   }
   return null;
 }

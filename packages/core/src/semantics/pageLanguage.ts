@@ -2,6 +2,7 @@ import { fact, type Page } from '../document/page.ts';
 import { FURNITURE, IN, isInside } from './inside.ts';
 import { languageAt, languageOfText } from './languages.ts';
 import { passageFact, passages, type Passage } from './passages.ts';
+import { isLanguageTag } from '../standards/languageTags.ts';
 
 /** Running texts long enough to tell their language, with the one each seems to be in. */
 export const languagesByPassage = fact((page: Page): { passage: Passage; language: string | null }[] =>
@@ -13,7 +14,8 @@ export const languagesByPassage = fact((page: Page): { passage: Passage; languag
 /** Sums, formulas, host names and addresses hold no words of any language. */
 const NO_WORDS = /\b(?:[0-9a-f]{8,}|[\w-]+(?:\.[\w-]+){1,}(?:\/\S*)?|\S*[=<>{}()[\]|\\/_^$@#*+]\S*|\S*\d\S*)/gi;
 
-const languageOf = passageFact((_page, { text }) => languageOfText(text.replace(NO_WORDS, ' ')));
+/** Looked at twice where it seems to be known: what is no words must not have told it. */
+const languageOf = passageFact((_page, { text }) => languageOfText(text) && languageOfText(text.replace(NO_WORDS, ' ')));
 
 /** The language of a page as it says itself, else the one most of its texts are in; '' when neither is known. */
 export const usualLanguage = fact((page: Page): string => {
@@ -77,8 +79,10 @@ function languageByScript(text: string, said: string): string | null {
 
 /** The language nearly all of a page's running text is in, where the page says another; null when it is right or nobody can tell. */
 export const wholeLanguage = fact((page: Page): string | null => {
-  const said = languageAt(page, page.body).toLowerCase().split('-')[0]!;
-  if (!said) return null;
+  const tag = languageAt(page, page.body);
+  const said = tag.toLowerCase().split('-')[0]!;
+  // A tag that nobody knows has a note of its own.
+  if (!said || !isLanguageTag(tag)) return null;
   const known = languagesByPassage(page).filter(
     ({ passage, language }) => language !== null && languageAt(page, passage.block).toLowerCase().startsWith(said),
   );

@@ -14,6 +14,8 @@ export interface HeaderModel {
   /** The last slot that holds data, by row and by column; -1 for none. */
   lastDataInRow: Int32Array;
   lastDataInColumn: Int32Array;
+  /** Cells that head a group of rows or columns: few tables have any. */
+  grouped: readonly { cell: Cell; axis: 'rowgroup' | 'columngroup'; rowGroup: ElementNode | null }[];
   /** Column groups as first and last column. */
   columnGroups: readonly { from: number; to: number }[];
 }
@@ -54,6 +56,10 @@ function buildModel(table: ElementNode): HeaderModel {
     axes,
     lastDataInRow,
     lastDataInColumn,
+    grouped: grid.cells.flatMap((cell) => {
+      const axis = axes.get(cell.element);
+      return axis === 'rowgroup' || axis === 'columngroup' ? [{ cell, axis, rowGroup: elementParent(elementParent(cell.element)!) }] : [];
+    }),
     columnGroups: columnGroupsOf(table),
   };
 }
@@ -150,15 +156,13 @@ function scan(
   }
 }
 
-function groupHeaders({ grid, axes, columnGroups }: HeaderModel, principal: Cell, found: ElementNode[]): void {
+function groupHeaders({ grouped, columnGroups }: HeaderModel, principal: Cell, found: ElementNode[]): void {
+  if (grouped.length === 0) return;
   const rowGroup = elementParent(elementParent(principal.element)!);
   const columnGroup = columnGroups.find((group) => principal.column >= group.from && principal.column <= group.to);
-  for (const cell of grid.cells) {
-    const axis = axes.get(cell.element);
-    if (axis !== 'rowgroup' && axis !== 'columngroup') continue;
+  for (const { cell, axis, rowGroup: own } of grouped) {
     if (cell.column > principal.column + principal.colSpan - 1 || cell.row > principal.row + principal.rowSpan - 1) continue;
-    if (axis === 'rowgroup' && rowGroup && rowGroup.tag !== 'table' && elementParent(elementParent(cell.element)!) === rowGroup)
-      found.push(cell.element);
+    if (axis === 'rowgroup' && rowGroup && rowGroup.tag !== 'table' && own === rowGroup) found.push(cell.element);
     if (axis === 'columngroup' && columnGroup && cell.column >= columnGroup.from && cell.column <= columnGroup.to) found.push(cell.element);
   }
 }

@@ -166,9 +166,43 @@ function useByWeight(page: Page, table: ElementNode, grid: Grid, weight: number)
   return data >= 3 ? 'data' : data <= -2 ? 'layout' : 'unsure';
 }
 
+/** What a cell holds, found out in one walk. */
+interface Held {
+  cell: Cell;
+  /** As far as 400 units. */
+  text: string;
+  image: boolean;
+  heading: boolean;
+  code: boolean;
+  /** Blocks of its own, or anything that is more than text. */
+  heavy: boolean;
+  /** Length of the text of its links. */
+  linked: number;
+}
+
+const MOST_CELLS = 400;
+
+function heldBy(page: Page, cell: Cell): Held {
+  const held: Held = { cell, text: shownText(page, cell.element, 400), image: false, heading: false, code: false, heavy: false, linked: 0 };
+  let blocks = 0;
+  for (const inner of elementsIn(cell.element)) {
+    if (inner.tag === 'img' || inner.tag === 'svg' || inner.tag === 'object') held.image = true;
+    else if (inner.tag === 'pre') held.code = true;
+    else if (inner.tag === 'a' && has(inner, 'href')) held.linked += shownText(page, inner, 200).length;
+    if (HEADING_TAGS.includes(inner.tag)) held.heading = true;
+    if (HEAVY.has(inner.tag)) held.heavy = true;
+    if (isBlock(inner)) blocks++;
+  }
+  held.heavy ||= blocks > 2 || held.text.length > 220;
+  return held;
+}
+
+const HEAVY = new Set(['table', 'form', 'ul', 'ol', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'iframe', 'video', 'nav', 'section']);
+
 /** What speaks for a layout weighs below zero, what speaks for data above. */
 function layoutWeight(page: Page, table: ElementNode, grid: Grid): number {
-  return contentWeight(page, grid) + summaryWeight(table) - shapeWeight(page, grid) - (mostlyLinks(page, grid) ? 3 : 0);
+  const cells = grid.cells.slice(0, MOST_CELLS).map((cell) => heldBy(page, cell));
+  return contentWeight(cells) + summaryWeight(table) - shapeWeight(grid, cells) - (mostlyLinks(grid, cells) ? 3 : 0);
 }
 
 /** A summary is written for data more often than not, unless it says itself that the table is for navigation or layout. */
@@ -181,23 +215,10 @@ function summaryWeight(table: ElementNode): number {
 }
 
 /** Few rows in which nearly every cell is but a link are a menu; a column of links beside others is an index, and data. */
-function mostlyLinks(page: Page, grid: Grid): boolean {
-  const full = grid.cells.slice(0, 60).filter(({ element }) => shownText(page, element, 1) !== '' || holdsImage(element));
-  if (full.length === 0) return false;
-  const linked = full.filter(({ element }) => isOnlyLink(page, element)).length;
-  return linked / full.length >= (grid.rows <= 3 ? 0.5 : 0.9);
-}
-
-function isOnlyLink(page: Page, cell: ElementNode): boolean {
-  const links = [...elementsIn(cell)].filter((inner) => inner.tag === 'a' && has(inner, 'href'));
-  if (links.length === 0) return false;
-  const linked = links.reduce((sum, link) => sum + shownText(page, link, 200).length, 0);
-  return linked >= 0.6 * shownText(page, cell, 400).length;
-}
-
-function holdsImage(cell: ElementNode): boolean {
-  for (const inner of elementsIn(cell)) if (inner.tag === 'img' || inner.tag === 'svg' || inner.tag === 'object') return true;
-  return false;
+function mostlyLinks(grid: Grid, cells: readonly Held[]): boolean {
+  const full = cells.slice(0, 60).filter((held) => held.text !== '' || held.image);
+  const linked = full.filter((held) => held.linked > 0 && held.linked >= 0.6 * held.text.length).length;
+  return full.length > 0 && linked / full.length >= (grid.rows <= 3 ? 0.5 : 0.9);
 }
 
 /** Lines of questions, notes and steps are numbered so. */
@@ -205,34 +226,26 @@ const NUMBERED = /^(?:[qa]|[([]?\w{1,6}[.)\]:]|\d{1,3})[.:]?$/i;
 
 /**
  * Shapes that lay out: an image beside text or over its caption, a sign of a note beside the note, a number beside a long text, code
- * beside its line numbers, headings and parts of a form.
+ * beside its line numbers, headings, and brackets and commas in cells of their own.
  */
-function shapeWeight(page: Page, grid: Grid): number {
-  const cells = grid.cells.slice(0, 200);
-  const count = (passes: (cell: Cell) => boolean) => cells.filter(passes).length;
-  const isImage = ({ element }: Cell) => holdsImage(element) && shownText(page, element, 1) === '';
+function shapeWeight(grid: Grid, cells: readonly Held[]): number {
+  const count = (passes: (held: Held) => boolean) => cells.filter(passes).length;
+  const isImage = (held: Held) => held.image && held.text === '';
   const images = count(isImage);
-  const captioned = count(({ element }) => holdsImage(element));
-  const headed = count(({ element }) => [...elementsIn(element)].some((inner) => HEADING_TAGS.includes(inner.tag)));
-  const code = count(({ element }) => [...elementsIn(element)].some((inner) => inner.tag === 'pre'));
-  const [first, second] = [cells.filter((cell) => cell.column === 0), cells.filter((cell) => cell.column === 1)];
-  const long = second.filter(({ element }) => shownText(page, element, 200).length > 80).length;
-  // Pieces of code set in cells: brackets, commas and equal signs have cells of their own.
-  const signs = count(({ element }) => /^[()[\]{},;:=<>.&*]+$/.test(shownText(page, element, 8)));
-  const numbered = grid.columns === 2 && first.length > 0 && first.every((cell) => isNumbered(page, cell) || isImage(cell));
+  const captioned = count((held) => held.image);
+  const signs = count((held) => /^[()[\]{},;:=<>.&*]{1,8}$/.test(held.text));
+  const [first, second] = [cells.filter((held) => held.cell.column === 0), cells.filter((held) => held.cell.column === 1)];
+  const long = second.some((held) => held.text.length > 80);
+  const isNumbered = (held: Held) => held.text === '' || (held.text.length <= 20 && NUMBERED.test(held.text));
+  const numbered = grid.columns === 2 && first.length > 0 && first.every((held) => isNumbered(held) || isImage(held));
   return (
     (grid.rows <= 2 && images > 0 && images >= cells.length / 3 ? 4 : 0) +
     (captioned > 1 && captioned >= cells.length / 2 ? 3 : 0) +
-    (headed > 0 ? 2 : 0) +
+    (cells.some((held) => held.heading) ? 2 : 0) +
     (signs >= 2 && signs >= cells.length / 10 ? 4 : 0) +
-    (code > 0 && grid.columns <= 2 ? 4 : 0) +
-    (numbered && (long > 0 || images > 0) ? 4 : 0)
+    (grid.columns <= 2 && cells.some((held) => held.code) ? 4 : 0) +
+    (numbered && (long || images > 0) ? 4 : 0)
   );
-}
-
-function isNumbered(page: Page, { element }: Cell): boolean {
-  const text = shownText(page, element, 20);
-  return text === '' || NUMBERED.test(text);
 }
 
 /** Groups, rows and cells of a table itself, without those of tables inside its cells. */
@@ -273,15 +286,13 @@ function bordered(page: Page, table: ElementNode): boolean {
 }
 
 /** Above zero when cells are short and alike, as data is; below when they hold blocks, images and long prose. */
-function contentWeight(page: Page, grid: Grid): number {
-  const cells = grid.cells.slice(0, 400);
+function contentWeight(cells: readonly Held[]): number {
   const shares = { short: 0, number: 0, heavy: 0, blank: 0 };
-  for (const { element } of cells) {
-    const text = shownText(page, element, 400);
+  for (const { text, heavy } of cells) {
     if (text === '') shares.blank++;
     else if (text.length <= 60) shares.short++;
     if (/^[\d.,\s%€£$:/–-]+$/.test(text) && /\d/.test(text)) shares.number++;
-    if (text.length > 220 || holdsHeavy(element)) shares.heavy++;
+    if (heavy) shares.heavy++;
   }
   const part = (count: number) => count / Math.max(1, cells.length);
   return (
@@ -290,16 +301,6 @@ function contentWeight(page: Page, grid: Grid): number {
     (part(shares.heavy) > 0.25 ? 3 : 0) -
     (part(shares.blank) > 0.4 ? 1 : 0)
   );
-}
-
-function holdsHeavy(cell: ElementNode): boolean {
-  let blocks = 0;
-  for (const element of elementsIn(cell)) {
-    if (['table', 'form', 'ul', 'ol', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'iframe', 'video', 'nav', 'section'].includes(element.tag))
-      return true;
-    if (isBlock(element)) blocks++;
-  }
-  return blocks > 2;
 }
 
 /** A table's name: its caption, an ARIA name, a title, or the caption of the figure it stands alone in. */

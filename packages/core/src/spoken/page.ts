@@ -87,6 +87,7 @@ class Speaker {
   private readonly lines: SpokenLine[] = [];
   private parts: string[] = [];
   private at: ElementNode;
+  private readonly itemPlaces = new ItemPlaces();
 
   constructor(private readonly page: Page) {
     this.at = page.body;
@@ -118,7 +119,7 @@ class Speaker {
       case 'list':
         return this.line(element, [`List of ${itemsOf(element)}`, name]);
       case 'listitem':
-        return void this.parts.push(placeInList(element));
+        return void this.parts.push(this.itemPlaces.of(element));
       case 'table':
       case 'grid':
         return this.enterTable(element);
@@ -195,11 +196,24 @@ function itemsOf(list: ElementNode): number {
   return childElements(list).filter((child) => child.tag === 'li').length;
 }
 
-function placeInList(item: ElementNode): string {
-  const parent = elementParent(item);
-  if (!parent || !['ul', 'ol', 'menu'].includes(parent.tag)) return 'Item: ';
-  const items = childElements(parent).filter((child) => child.tag === 'li');
-  return `${items.indexOf(item) + 1} of ${items.length}: `;
+/** Places of items in their lists, each list counted once. */
+class ItemPlaces {
+  private readonly known = new Map<ElementNode, Map<ElementNode, number>>();
+
+  of(item: ElementNode): string {
+    const parent = elementParent(item);
+    if (!parent || !['ul', 'ol', 'menu'].includes(parent.tag)) return 'Item: ';
+    let places = this.known.get(parent);
+    if (!places) {
+      places = new Map(
+        childElements(parent)
+          .filter((child) => child.tag === 'li')
+          .map((child, i) => [child, i + 1]),
+      );
+      this.known.set(parent, places);
+    }
+    return `${places.get(item) ?? 0} of ${places.size}: `;
+  }
 }
 
 function stateOf(field: ElementNode): string {

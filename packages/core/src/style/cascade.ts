@@ -178,6 +178,11 @@ export function generatedText(page: Page, element: ElementNode): { before?: stri
   return generated.size === 0 ? undefined : generated.get(element);
 }
 
+/** Whether a style sheet puts text anywhere on the page. */
+export function generatesText(page: Page): boolean {
+  return styled(page).generated.size > 0;
+}
+
 const linkColour = fact((page: Page) => {
   const written = valueOf(page.body, 'link');
   return written === null ? null : legacyColour(written);

@@ -33,9 +33,14 @@ export const rule = defineRule({
   },
 });
 
+const NUMBERED = /^\s*\(?\d/;
+const FIRST = /^\s*\(?1[.)]/;
+
 /** Paragraphs of one parent that begin with 1, 2, 3 … in the same style, with at most a few others between two of them. */
 function stepsApart(page: Page): ElementNode[][] {
   const found: ElementNode[][] = [];
+  // Most pages have no paragraph that begins with a number, and are settled by this.
+  if (!passages(page).some((passage) => FIRST.test(passage.text))) return found;
   const typed = new Set(typedLists(page).flatMap((list) => list.lines.map((line) => line.block)));
   for (const [, blocks] of groupedBy(
     passages(page).filter((passage) => passage.block.tag === 'p' || passage.block.tag === 'div'),
@@ -49,11 +54,12 @@ function stepsApart(page: Page): ElementNode[][] {
       run = [];
     };
     for (const { block, text } of blocks) {
-      const marker = typed.has(block)
-        ? undefined
-        : markersOf(text.slice(0, 60)).find(
-            (one) => one.kind === 'number' && one.value === run.length + 1 && (run.length === 0 || one.style === style),
-          );
+      const marker =
+        !NUMBERED.test(text) || typed.has(block)
+          ? undefined
+          : markersOf(text.slice(0, 60)).find(
+              (one) => one.kind === 'number' && one.value === run.length + 1 && (run.length === 0 || one.style === style),
+            );
       if (marker) {
         run.push(block);
         style = marker.style;

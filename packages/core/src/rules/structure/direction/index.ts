@@ -4,6 +4,7 @@ import { passages, countWords } from '../../../semantics/passages.ts';
 import { groupedBy } from '../../../document/grouped.ts';
 import type { Page } from '../../../document/page.ts';
 import { styleOf } from '../../../style/cascade.ts';
+import { attributed } from '../../../document/tagged.ts';
 export const rule = defineRule({
   id: 'structure/direction',
   title: 'Text set in the wrong direction',
@@ -20,8 +21,9 @@ export const rule = defineRule({
   },
   end(page, tell) {
     const wrong: { block: ElementNode; text: string; message: 'right' | 'left' }[] = [];
+    const reversed = attributed(page).some((element) => (valueOf(element, 'dir') ?? '').trim().toLowerCase() === 'rtl');
     for (const { block, text, kept } of passages(page)) {
-      if (kept) continue;
+      if (kept || (!reversed && !RIGHT_TO_LEFT.test(text))) continue;
       const runs = RIGHT_TO_LEFT.test(text) ? directionOf(text) : /\p{L}/u.test(text) ? 'ltr' : null;
       const said = saidDirection(page, block);
       if (runs === 'rtl' && said === null) wrong.push({ block, text, message: 'right' });

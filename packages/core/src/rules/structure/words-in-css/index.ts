@@ -1,6 +1,6 @@
 import { defineRule } from '../../types.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
-import { generatedText } from '../../../style/cascade.ts';
+import { generatedText, generatesText } from '../../../style/cascade.ts';
 import { tidy, type ElementNode } from '../../../document/tree.ts';
 export const rule = defineRule({
   id: 'structure/words-in-css',
@@ -21,6 +21,7 @@ export const rule = defineRule({
     words: 'The words “{words}” stand only in a style sheet',
   },
   end(page, tell) {
+    if (!generatesText(page)) return;
     const told = new Set<string>();
     for (const element of page.elements) {
       const made = isExposed(page, element) ? generatedText(page, element) : undefined;

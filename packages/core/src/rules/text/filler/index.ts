@@ -1,7 +1,7 @@
 import { defineRule } from '../../types.ts';
 import { passages, countWords } from '../../../semantics/passages.ts';
-import { isInside, IN } from '../../../semantics/inside.ts';
 import { phrasesOf } from '../../../standards/phrases/index.ts';
+import { isInside, IN } from '../../../semantics/inside.ts';
 import { elementParent } from '../../../document/tree.ts';
 export const rule = defineRule({
   id: 'text/filler',
@@ -20,9 +20,9 @@ export const rule = defineRule({
   },
   end(page, tell) {
     for (const { block, text, texts, kept } of passages(page)) {
-      if (kept || text.length > 2_000 || texts.some((one) => isInside(page, elementParent(one)!, IN.code))) continue;
-      const lower = text.toLowerCase();
-      const filler = holdsFiller(lower);
+      if (kept || text.length > 2_000) continue;
+      const filler = holdsFiller(text);
+      if ((!filler && !CODE.test(text)) || texts.some((one) => isInside(page, elementParent(one)!, IN.code))) continue;
       if (filler)
         tell({
           at: block,
@@ -31,7 +31,7 @@ export const rule = defineRule({
           subject: text,
           ...(countWords(text) > 2 * countWords(filler) + 12 ? { remedies: [] } : {}),
         });
-      else if (CODE.test(text)) tell({ at: block, message: 'code', values: { text }, subject: text, remedies: [] });
+      else tell({ at: block, message: 'code', values: { text }, subject: text, remedies: [] });
     }
   },
 });
@@ -40,13 +40,20 @@ export const rule = defineRule({
 const CODE =
   /^(?:\[(?:embed|video|audio|gallery|caption|youtube|iframe|shortcode|insert|image|map|form)\b[^\]]*\](?:.*\[\/\w+\])?|\{\{[^{}]{1,80}\}\}|%%[\w ]{2,40}%%|<%[^%]{1,80}%>|\[\[[\w: -]{2,60}\]\]|\[(?:insert|your|enter|add)\b[^\]]{2,60}\])$/i;
 
-/** A phrase of templates that a text is, begins with, or, of the unmistakable ones, holds. */
-function holdsFiller(lower: string): string | null {
-  for (const phrase of phrasesOf('fillers')) {
-    const at = lower.indexOf(phrase);
-    if (at < 0) continue;
-    if (phrase.startsWith('lorem') ? at === 0 || /lorem ipsum dolor/.test(lower) : at <= 2 && lower.length <= phrase.length + 60)
-      return phrase;
-  }
-  return null;
+/** Phrases of templates stand alone: longer passages only speak of them, but for the one that goes on for as long as one likes. */
+const LONGEST = 110;
+
+/** Phrases at the beginning of a text, perhaps behind a bracket. */
+let begins: RegExp | null = null;
+
+/** A phrase of templates that a text is, or begins with; null when it holds none. */
+function holdsFiller(text: string): string | null {
+  if (/lorem ipsum/i.test(text) && (/^lorem/i.test(text) || /lorem ipsum dolor/i.test(text))) return 'lorem ipsum';
+  if (text.length > LONGEST) return null;
+  begins ??= new RegExp(
+    `^.{0,2}(${[...phrasesOf('fillers')].map((phrase) => phrase.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})`,
+    'i',
+  );
+  const found = begins.exec(text)?.[1];
+  return found !== undefined && text.length <= found.length + 60 ? found : null;
 }

@@ -38,6 +38,7 @@ export const rule = defineRule({
       });
     const raw = passages(page).filter(
       (passage) =>
+        (passage.text.includes('\\') || passage.text.includes('$$')) &&
         !passage.kept &&
         !isInside(page, passage.block, IN.code) &&
         RAW.test(passage.text) &&
