@@ -15,7 +15,7 @@ export const remedy: Remedy = {
     const edits = editsFor(target);
     const evidence = hangsOnLooks(target.page, edits);
     if (evidence) return decline(evidence);
-    if (target.finding.rule === 'text/forced-face' && /symbol|dingbats|webdings/i.test(String(target.finding.values.face)))
+    if (target.finding.rule === 'text/forced-face' && /symbol|dingbats|wingdings|webdings/i.test(String(target.finding.values.face)))
       return decline('Letters are shown as signs in this face; without it they would be letters.');
     if (target.finding.rule !== 'text/forced-face' && target.finding.rule !== 'text/underline' && colourMatters(target.page))
       return decline('The page seems to say something by colour; settle that first.');

@@ -7,7 +7,7 @@ import { colourCueOf } from '../semantics/cues.ts';
 import { passages } from '../semantics/passages.ts';
 
 /** Faces whose letters are signs: without them a bullet turns into a letter. */
-const SIGN_FACE = /symbol|dingbats|webdings/i;
+const SIGN_FACE = /symbol|dingbats|wingdings|webdings/i;
 
 /** Stretches of the page whose looks may be all that tells a heading. */
 const headingRanges = fact((page: Page) => imitatedHeadings(page).flatMap(({ element }) => (element.range ? [element.range] : [])));

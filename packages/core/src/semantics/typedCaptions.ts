@@ -11,8 +11,8 @@ export interface TypedCaption {
   line: ElementNode | null;
 }
 
-/** A word and a number before a colon, stop or dash, in any script: “Figure 1:”, “Abb. 2.”, “図3”. */
-const NUMBERED = /^\p{L}[\p{L}.]{0,18}[\s\u00a0]{0,2}\d+(?:[.\-–]\d+)*\s*(?:[.:–—-]\s*\S|$)/u;
+/** A word and a number before a colon, stop or dash and more words, in any script: “Figure 1: …”, “Abb. 2. …”; no version of a program. */
+const NUMBERED = /^\p{L}[\p{L}.]{0,18}[\s\u00a0]{0,2}\d{1,3}(?:[.\-–]\d{1,3})?\s*[.:–—-](?:\s+\S|[^\d\s])/u;
 const LONGEST = 240;
 
 /** Images with a numbered line typed right under them, in no figure, in document order. */

@@ -20,4 +20,11 @@ export const cases: RuleCase[] = [
     html: '<div role="group" aria-label="Depth">2</div><nav aria-label="Locks"></nav><span aria-label="two">two</span>',
     source: 'ARIA14',
   },
+  {
+    shows: 'pointed to from elsewhere',
+    html: '<h2 id="t">Depths</h2><div aria-labelledby="t"><p>Two metres.</p></div>',
+    at: ['/html[1]/body[1]/div[1]'],
+    outcome: 'failed',
+    source: 'ARIA14',
+  },
 ];

@@ -1,5 +1,5 @@
 import { defineRule } from '../../types.ts';
-import { tidy, valueOf, has } from '../../../document/tree.ts';
+import { tidy, valueOf } from '../../../document/tree.ts';
 import { isFocusable, roleOf } from '../../../semantics/roles.ts';
 import { UNNAMED_ROLES } from '../../../standards/aria.ts';
 import { bare } from '../../../standards/phrases/index.ts';
@@ -16,16 +16,23 @@ export const rule = defineRule({
   remedies: [],
   messages: {
     lost: 'The name “{name}” stands on {what}, which may not be named',
+    pointed: 'A name from elsewhere on the page stands on {what}, which may not be named',
   },
   tags: ['*'],
   visit(page, element, tell) {
-    const name = tidy(valueOf(element, 'aria-label') ?? '') || (has(element, 'aria-labelledby') ? 'from elsewhere' : '');
+    const label = tidy(valueOf(element, 'aria-label') ?? '');
+    const name = label || tidy(valueOf(element, 'aria-labelledby') ?? '');
     if (!name || element.space !== 'html' || isFocusable(element) || element.tag.includes('-')) return;
     const role = roleOf(element);
     if (!(role === null ? GENERIC.has(element.tag) : UNNAMED_ROLES.has(role) && role !== 'presentation')) return;
     // What shows the same words says them.
-    if (bare(shownText(page, element, 400)).includes(bare(name))) return;
-    tell({ at: element, message: 'lost', values: { name, what: `a ${element.tag} element` }, subject: `${element.tag} ${name}` });
+    if (label && bare(shownText(page, element, 400)).includes(bare(label))) return;
+    tell({
+      at: element,
+      message: label ? 'lost' : 'pointed',
+      values: { name, what: `a ${element.tag} element` },
+      subject: `${element.tag} ${name}`,
+    });
   },
 });
 

@@ -61,4 +61,4 @@ export const rule = defineRule({
 /** Commands of TeX, or what stands between its dollar signs. */
 const TEX =
   /\\(?:frac|sum|int|sqrt|begin|left|right|cdot|times|alpha|beta|gamma|delta|theta|lambda|mu|pi|sigma|omega|infty|partial|mathrm|mathbf|le|ge|ne|in)\b|^\$[^$]+\$$|\$\\?displaystyle/;
-const RAW = /\\(?:frac|sqrt|sum|int|mathrm|mathbf|begin\{(?:equation|align|matrix)[*]?\})|\\\([^)]{2,80}\\\)|\$\$[^$]{3,200}\$\$/;
+const RAW = /\\(?:frac|sqrt|sum|int|mathrm|mathbf)\s*[{_^]|\\begin\{(?:equation|align|matrix)[*]?\}|\\\([^)]{2,80}\\\)|\$\$[^$]{3,200}\$\$/;
