@@ -77,4 +77,16 @@ export const HOSTILE: readonly [string, () => string][] = [
     'long runs of every marker',
     () => ['- ', '1. ', 'a) ', '• ', '&nbsp;', '* ', '“'].map((marker) => `<p>${marker.repeat(8_000)}</p>`).join(''),
   ],
+  ['40,000 equal links', () => '<p><a href="x.html">click here</a></p>'.repeat(40_000)],
+  ['8,000 × bold and italic, no end', () => `${'<b><i>'.repeat(8_000)}x`],
+  ['8,000 × bold and italic with a word', () => `<p>${'<b><i>word '.repeat(8_000)}`],
+  ['a list of 8,000 items', () => `<ul>${'<li>item of a list</li>'.repeat(8_000)}</ul>`],
+  [
+    'an index table of 3,000 rows',
+    () => `<table><tr><th>Name</th><th>Page</th></tr>${'<tr><td><a href="a.html#x">entry</a></td><td>12</td></tr>'.repeat(3_000)}</table>`,
+  ],
+  [
+    '6,000 groups of rows with a header',
+    () => `<table>${'<tbody><tr><th scope="rowgroup">a</th><td>1</td><td>2</td></tr></tbody>'.repeat(6_000)}</table>`,
+  ],
 ];

@@ -67,6 +67,8 @@ function gaps(html: string): number[] {
 
 const key = (finding: Finding, shift: (offset: number) => number) => `${finding.rule} ${shift(finding.at.start)}`;
 
+const startsOf = (finding: Finding) => (finding.places ?? [finding.at]).map((place) => place.start);
+
 /** Findings of the planted stretch, and those elsewhere that the page did not have before. */
 function outcome({ rule, page, at, html }: Planted): { found: boolean; elsewhere: string[] } {
   const alone = audit(html)
@@ -77,7 +79,8 @@ function outcome({ rule, page, at, html }: Planted): { found: boolean; elsewhere
   const inside = after.filter((finding) => finding.at.start >= at && finding.at.start < at + html.length);
   const outside = after.filter((finding) => !inside.includes(finding));
   return {
-    found: alone.every((start) => inside.some((finding) => finding.rule === rule && finding.at.start === start)),
+    // One slip that stands at several places is one finding, which tells them all.
+    found: alone.every((start) => after.some((finding) => finding.rule === rule && startsOf(finding).includes(start))),
     elsewhere: outside
       .map((finding) => key(finding, (offset) => (offset < at ? offset : offset - html.length)))
       .filter((one) => !before.has(one)),

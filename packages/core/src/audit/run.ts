@@ -30,13 +30,16 @@ function listenersOf(rules: readonly Rule[]): { byTag: Map<string, Rule[]>; byRo
 export function auditPage(page: Page): Audit {
   const reports: { rule: Rule; report: Report }[] = [];
   const applies = (rule: Rule) => rule.scope === 'any' || page.scope === 'document';
-  const tellFor = (rule: Rule) => (report: Report) => void reports.push({ rule, report });
+  const tells = new Map(RULES.filter(applies).map((rule) => [rule, (report: Report) => void reports.push({ rule, report })]));
   for (const element of page.elements) {
     const listening = rulesFor(element);
     if (listening.length === 0 || !isExposed(page, element)) continue;
-    for (const rule of listening) if (applies(rule)) rule.visit?.(page, element, tellFor(rule));
+    for (const rule of listening) {
+      const tell = tells.get(rule);
+      if (tell) rule.visit?.(page, element, tell);
+    }
   }
-  for (const rule of RULES) if (rule.end && applies(rule)) rule.end(page, tellFor(rule));
+  for (const [rule, tell] of tells) rule.end?.(page, tell);
   return { engine: ENGINE_VERSION, findings: findingsFrom(page, together(reports)) };
 }
 
@@ -82,13 +85,15 @@ function together(reports: readonly { rule: Rule; report: Report }[]): { rule: R
   return found;
 }
 
+/** Places of the rules in the catalogue: findings at one place come in its order. */
+const PLACES = new Map(RULES.map((rule, i) => [rule, i]));
+
 /** Longest subject kept: enough to tell things apart, short enough to store by the hundred thousand. */
 const SUBJECT_LENGTH = 160;
 
 function findingsFrom(page: Page, reports: readonly { rule: Rule; report: Report }[]): Finding[] {
-  const order = new Map(RULES.map((rule, i) => [rule, i]));
   const sorted = [...reports].sort(
-    (a, b) => a.report.at.order - b.report.at.order || startOf(a.report) - startOf(b.report) || order.get(a.rule)! - order.get(b.rule)!,
+    (a, b) => a.report.at.order - b.report.at.order || startOf(a.report) - startOf(b.report) || PLACES.get(a.rule)! - PLACES.get(b.rule)!,
   );
   const findings = sorted.map(({ rule, report }) =>
     toFinding(page, rule, report, tidy(report.subject ?? subjectOf(report.at)).slice(0, SUBJECT_LENGTH)),

@@ -1,7 +1,7 @@
 import { LineIndex } from '../source/lines.ts';
 import { WatchfulParser } from './adapter.ts';
 import { readXml, saysXhtml } from './xml.ts';
-import { childElements, descendants, type ElementNode, type RootNode, type TextNode, type TreeNode } from './tree.ts';
+import { childElements, type ElementNode, type ParentNode, type RootNode, type TextNode, type TreeNode } from './tree.ts';
 
 /** `document`: a whole page. `fragment`: an author's part of one; the platform adds the rest and shows the title. */
 export type Scope = 'document' | 'fragment';
@@ -86,13 +86,7 @@ export function parsePage(source: string, options: ParseOptions = {}): Page {
   const top = childElements(html);
   const elements: ElementNode[] = [];
   const texts: TextNode[] = [];
-  for (const node of descendants(root)) {
-    if (node.kind === 'element') {
-      node.order = elements.length;
-      elements.push(node);
-      node.children.forEach(setIndex);
-    } else if (node.kind === 'text') texts.push(node);
-  }
+  collect(root, elements, texts);
   return {
     source,
     root,
@@ -116,8 +110,25 @@ export function parseAgain(page: Page, source: string): Page {
   return parsePage(source, { scope: page.scope, surroundings: page.surroundings, xhtml: page.xhtml });
 }
 
-function setIndex(node: TreeNode, index: number): void {
-  if (node.kind === 'element') node.index = index;
+/** Puts every element and text into document order, and says of each element where it stands. */
+function collect(root: RootNode, elements: ElementNode[], texts: TextNode[]): void {
+  const waiting: TreeNode[] = [];
+  const open = ({ children }: ParentNode) => {
+    for (let at = children.length - 1; at >= 0; at--) {
+      const child = children[at]!;
+      if (child.kind === 'element') child.index = at;
+      if (child.kind !== 'comment') waiting.push(child);
+    }
+  };
+  open(root);
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (node.kind === 'text') texts.push(node);
+    else if (node.kind === 'element') {
+      node.order = elements.length;
+      elements.push(node);
+      open(node);
+    }
+  }
 }
 
 /** A change to one text of a page that leaves its markup alone: see `amendPage`. */

@@ -17,11 +17,21 @@ const places = fact((page: Page) => {
   return found;
 }, carried);
 
+/** Paths found so far, by `order`: those of one part of a page begin alike. */
+const paths = fact((): (string | undefined)[] => [], carried);
+
 /** Names an element: `/html[1]/body[1]/p[2]`, each step a tag and its place among its same-named siblings. */
 export function pathOf(page: Page, element: ElementNode): string {
-  const steps: string[] = [];
-  for (let up: ElementNode | null = element; up; up = elementParent(up)) steps.push(`/${up.tag}[${places(page)[up.order]}]`);
-  return steps.reverse().join('');
+  const known = paths(page);
+  const missing: ElementNode[] = [];
+  let up: ElementNode | null = element;
+  for (; up && known[up.order] === undefined; up = elementParent(up)) missing.push(up);
+  let path = up ? known[up.order]! : '';
+  for (let at = missing.length - 1; at >= 0; at--) {
+    const { tag, order } = missing[at]!;
+    path = known[order] = `${path}/${tag}[${places(page)[order]}]`;
+  }
+  return path;
 }
 
 const indexes = fact((): Map<ParentNode, Map<string, ElementNode[]>> => new Map(), carried);

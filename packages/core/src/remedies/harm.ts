@@ -17,7 +17,7 @@ const ANSWERS: Readonly<Record<string, readonly string[]>> = {
   'tables/layout-marked': ['tables/layout'],
   'tables/imitated-headers': ['tables/layout'],
   'tables/blank-rows': ['tables/caption-inside', 'tables/layout'],
-  'text/br-paragraphs': ['headings/none-in-long-text', 'text/hard-to-read'],
+  'text/br-paragraphs': ['headings/none-in-long-text', 'text/hard-to-read', 'links/same-text-elsewhere'],
 };
 
 /** What harm a fix did. */

@@ -1,9 +1,9 @@
 import { elementParent, type ElementNode } from '../document/tree.ts';
 import { elementAt } from '../document/paths.ts';
-import type { Page } from '../document/page.ts';
+import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
 import { contrastRatio, hexOf, parseColour, type Colour } from '../style/colour.ts';
-import { coloursIn, ratioWith, shownTexts } from '../style/contrast.ts';
+import { coloursIn, ratioWith, shownTexts, type TextColours } from '../style/contrast.ts';
 import { nearestPassing } from '../style/nearestPassing.ts';
 import { originOf, type Origin } from '../style/origin.ts';
 import type { Edit } from '../source/edits.ts';
@@ -108,11 +108,27 @@ function editAt(origin: Origin, place: ElementNode, written: string): Edit | nul
 /** Whether text of the same colour elsewhere, which stands out now, would not with another. */
 function harmsOthers(page: Page, places: ReadonlySet<ElementNode>, colour: Colour): boolean {
   const colours = new Set([...places].map((place) => hexOf(styleOf(page, place).color)));
+  return [...colours].some((one) =>
+    (passingByColour(page).get(one) ?? []).some((element) => ratioWith(page, element, colour) < coloursIn(page, element).required),
+  );
+}
+
+/** Text that stands out enough, by the colour it is set in: one element for each ground and size. */
+const passingByColour = fact((page: Page): Map<string, ElementNode[]> => {
+  const found = new Map<string, ElementNode[]>();
+  const seen = new Set<TextColours | string>();
   for (const text of shownTexts(page)) {
     const element = elementParent(text)!;
-    if (places.has(element) || !colours.has(hexOf(styleOf(page, element).color))) continue;
-    const { ratio, required } = coloursIn(page, element);
-    if (ratio >= required && ratioWith(page, element, colour) < required) return true;
+    const colours = coloursIn(page, element);
+    if (seen.has(colours) || colours.ratio < colours.required) continue;
+    seen.add(colours);
+    const color = hexOf(styleOf(page, element).color);
+    const key = isHalfClear(page, element) ? null : `${color} ${hexOf(colours.background)} ${colours.required}`;
+    if (key !== null && seen.has(key)) continue;
+    if (key !== null) seen.add(key);
+    const same = found.get(color);
+    if (same) same.push(element);
+    else found.set(color, [element]);
   }
-  return false;
-}
+  return found;
+});

@@ -9,6 +9,7 @@ import { cutStart, layoutSpace } from './cutText.ts';
 import { dropAttribute, NO_SOURCE, nameEnd } from './markup.ts';
 import { decline, planned, type Plan, type Remedy } from './types.ts';
 import { isBlock } from '../semantics/blocks.ts';
+import { countWords } from '../semantics/passages.ts';
 import { imageBulletRuns } from '../semantics/imageBullets.ts';
 
 /** Makes a real list of typed lines, nested by their markers; everything in a line but its marker stays as it is. */
@@ -120,10 +121,11 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
       line.ending ? { ...line.ending.range!, text: after } : { start: trimmedEnd(page, range), end: trimmedEnd(page, range), text: after },
     );
   }
-  if (block.tag === 'p') return planned(...edits, ...outsideParagraph(page, block, first, last));
-  if (LOOSE_IN.has(block.tag) && hasDoubleBreaks(block))
+  const [before, after] = nodesAround(block, first, last);
+  if (hasDoubleBreaks(before) || hasDoubleBreaks(after))
     return decline('Text without paragraphs stands around these lines; make paragraphs of it first, in Source.');
-  return LOOSE_IN.has(block.tag) ? planned(...edits, ...aroundLoose(page, block, first, last)) : planned(...edits);
+  if (block.tag === 'p') return planned(...edits, ...outsideParagraph(page, block, first, last));
+  return LOOSE_IN.has(block.tag) ? planned(...edits, ...wrapped(page, before), ...wrapped(page, after)) : planned(...edits);
 }
 
 /** A list cannot stand inside a paragraph: what comes before and after it keeps a paragraph of its own, and an emptied one goes. */
@@ -146,26 +148,29 @@ function outsideParagraph(page: Page, block: ElementNode, first: TypedLine, last
   return edits;
 }
 
+/** Where text beside a list would stand in no paragraph. */
 const LOOSE_IN = new Set(['body', 'main', 'article', 'section']);
 
-/** Whether two breaks in a row stand directly in a block. */
-function hasDoubleBreaks(block: ElementNode): boolean {
-  let before = false;
-  for (const node of block.children) {
-    if (node.kind === 'comment' || (node.kind === 'text' && tidy(node.text) === '')) continue;
-    if (before && isBreak(node)) return true;
-    before = isBreak(node);
-  }
-  return false;
-}
-
-/** Loose text before and after the list, as far as the nearest block, becomes paragraphs: beside a list it would stand in none. */
-function aroundLoose(page: Page, block: ElementNode, first: TypedLine, last: TypedLine): Edit[] {
+/** What stands in a block before the lines of a list and after them, as far as the nearest block. */
+function nodesAround(block: ElementNode, first: TypedLine, last: TypedLine): [TreeNode[], TreeNode[]] {
   const from = block.children.indexOf(first.nodes[0] as TreeNode);
   const to = block.children.indexOf((last.ending ?? last.nodes.at(-1)!) as TreeNode);
-  const before = looseRun(block.children.slice(0, from).reverse()).reverse();
-  const after = looseRun(block.children.slice(to + 1));
-  return [before, after].flatMap((nodes) => wrapped(page, nodes));
+  return [looseRun(block.children.slice(0, from).reverse()).reverse(), looseRun(block.children.slice(to + 1))];
+}
+
+/** Whether two breaks in a row part running text from running text. */
+function hasDoubleBreaks(nodes: readonly TreeNode[]): boolean {
+  const pieces: string[] = [];
+  let piece = '';
+  let broken = false;
+  for (const node of nodes) {
+    const text = node.kind === 'text' ? node.text : node.kind === 'element' ? rawText(node) : '';
+    if (isBreak(node) && broken) pieces.push(piece);
+    if (isBreak(node) && broken) piece = '';
+    else piece += ` ${text}`;
+    if (isBreak(node) || tidy(text) !== '') broken = isBreak(node);
+  }
+  return [...pieces, piece].filter((one) => countWords(one) >= 3).length >= 2;
 }
 
 /** Nodes up to the first block. */

@@ -21,12 +21,19 @@ export const remedy: Remedy = {
     );
     if (!found) return decline('This text is no longer there.');
     const { passage, kind } = found;
+    if (!isWritten(passage)) return decline(NO_SOURCE);
     const pieces = passage.text.split(/\n{2,}/).filter((piece) => tidy(piece) !== '');
     // A bold piece of its own would be a paragraph that looks like a heading: whoever knows has to say which it is.
     if (hasBoldPiece(page, passage, pieces)) return decline('One of the pieces looks like a heading; settle that first.');
     return kind === 'loose' ? wrap(page, passage) : splitAtBreaks(page, element, passage);
   },
 };
+
+/** Whether all of a passage's text stands in the source between its first node and its last: markup left open may have no place there. */
+function isWritten({ texts, first, last }: Passage): boolean {
+  const [start, end] = [first.range?.start ?? Infinity, last.range?.end ?? 0];
+  return texts.every(({ range }) => range !== null && range.start >= start && range.end <= end);
+}
 
 /** Whether a piece between breaks is all bold, or begins with a bold line. */
 function hasBoldPiece(page: Page, passage: Passage, pieces: readonly string[]): boolean {

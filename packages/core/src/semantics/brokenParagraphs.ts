@@ -1,4 +1,4 @@
-import { childElements, type ElementNode } from '../document/tree.ts';
+import { childElements, type ElementNode, type TextNode, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { isBlock } from './blocks.ts';
 import { IN, isInside } from './inside.ts';
@@ -16,18 +16,25 @@ export interface BrokenParagraphs {
 
 /** Running text whose paragraphs have no markup, in document order. */
 export const brokenParagraphs = fact((page: Page): BrokenParagraphs[] => {
-  const listed = new Set(typedLists(page).map((list) => list.lines[0]!.block));
+  const listed = new Set(typedLists(page).flatMap((list) => list.lines.flatMap((line) => line.nodes)));
   const found: BrokenParagraphs[] = [];
   for (const passage of passages(page)) {
     const { block } = passage;
     if (passage.kept || isInside(page, block, IN.code | IN.address | IN.button | IN.label | IN.heading)) continue;
     // Lines of a typed list are a list's, and what is left is looked at once it is one.
-    if (listed.has(block)) continue;
+    if (listed.size > 0 && passage.texts.some((text) => listed.has(childHolding(block, text)))) continue;
     if (hasDoubleBreak(passage)) found.push({ passage, kind: 'breaks' });
     else if (isLoose(page, passage)) found.push({ passage, kind: 'loose' });
   }
   return found;
 });
+
+/** The child of a block in which a text of it stands. */
+function childHolding(block: ElementNode, text: TextNode): TreeNode {
+  let here: TreeNode = text;
+  while (here.parent !== block && here.parent?.kind === 'element') here = here.parent;
+  return here;
+}
 
 /** The breaks that stand in place of paragraphs. */
 export const paragraphBreaks = fact(

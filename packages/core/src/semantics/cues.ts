@@ -1,12 +1,12 @@
 import { languageAt } from './languages.ts';
 import { passageFact } from './passages.ts';
-import { PHRASES, phrasesFor } from '../standards/phrases/index.ts';
+import { PHRASES, phrasesFor, primaryOf } from '../standards/phrases/index.ts';
 
 const compiled = new Map<string, RegExp>();
 
 /** One expression for the cues of a language, and of English where none is said: whole words, in any case. */
 function cuesOf(kind: 'colourCues' | 'placeCues', language: string): RegExp {
-  const primary = language.toLowerCase().split('-')[0]!;
+  const primary = primaryOf(language);
   const known = primary in PHRASES ? primary : 'en';
   const key = `${kind} ${known}`;
   let expression = compiled.get(key);
@@ -27,7 +27,7 @@ const named = new Map<string, RegExp>();
 
 /** Whether a text names a colour at all: most do not, and are settled by this. */
 function coloursOf(language: string): RegExp {
-  const primary = language.toLowerCase().split('-')[0]!;
+  const primary = primaryOf(language);
   let expression = named.get(primary);
   if (!expression) named.set(primary, (expression = new RegExp(phrasesFor(primary).colourNames.join('|'), 'i')));
   return expression;
@@ -62,7 +62,7 @@ const MEANS =
 
 /** Whether a sentence tells its reader to do something, or, of colours, what they mean: a bare mention leans on nothing. */
 function leans(kind: 'colourCues' | 'placeCues', sentence: string, language: string): boolean {
-  const primary = language.toLowerCase().split('-')[0]!;
+  const primary = primaryOf(language);
   const known = primary in PHRASES ? primary : 'en';
   let expression = directions.get(known);
   if (!expression)

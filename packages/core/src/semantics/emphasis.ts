@@ -1,8 +1,8 @@
-import { tidy, valueOf, type ElementNode } from '../document/tree.ts';
-import type { Page } from '../document/page.ts';
+import { elementParent, tidy, valueOf, type ElementNode } from '../document/tree.ts';
+import { fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
+import { shownTexts } from '../style/contrast.ts';
 import { IN, isInside } from './inside.ts';
-import { shownText } from './names.ts';
 import { isExposed } from './visibility.ts';
 
 /**
@@ -12,13 +12,22 @@ import { isExposed } from './visibility.ts';
 export function emphasisByLook(page: Page, tag: 'b' | 'i'): ElementNode[] {
   return tagged(page, tag).filter(
     (element) =>
-      isExposed(page, element) && isEmphasis(element, shownText(page, element, 200)) && !isInside(page, element, IN.heading | IN.code),
+      isEmphasis(element) && lettered(page).has(element) && isExposed(page, element) && !isInside(page, element, IN.heading | IN.code),
   );
 }
 
-function isEmphasis(element: ElementNode, text: string): boolean {
+/** Elements in which a letter is shown. */
+const lettered = fact((page: Page): ReadonlySet<ElementNode> => {
+  const found = new Set<ElementNode>();
+  for (const text of shownTexts(page)) {
+    if (!/\p{L}/u.test(text.text)) continue;
+    for (let up = elementParent(text); up && !found.has(up); up = elementParent(up)) found.add(up);
+  }
+  return found;
+});
+
+function isEmphasis(element: ElementNode): boolean {
   return (
-    /\p{L}/u.test(text) &&
     element.startTag !== null &&
     element.attributes.every((attribute) => attribute.name === 'style') &&
     tidy(valueOf(element, 'lang') ?? '') === ''

@@ -1,6 +1,7 @@
 import { childElements, closestWithin, elementsIn, rawText, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
 import { tagged } from '../document/tagged.ts';
+import { remembered } from '../document/remembered.ts';
 import { bare } from '../standards/phrases/index.ts';
 import { shownText } from './names.ts';
 import { passagesByBlock, type Passage } from './passages.ts';
@@ -47,28 +48,28 @@ export function sizeOf(image: ElementNode): { width: number; height: number } {
 }
 
 /** The words of an image's file name, lower case. */
-export function fileWordsOf(image: ElementNode): string[] {
-  return fileNameOf(addressOf(image))
+export function fileWordsOf(image: ElementNode): readonly string[] {
+  return wordsOfName(fileNameOf(addressOf(image)));
+}
+
+const wordsOfName = remembered((name): readonly string[] =>
+  name
     .replace(/\.[a-z0-9]{2,5}$/i, '')
     .replace(/(\p{Ll})(\p{Lu})/gu, '$1 $2')
     .toLowerCase()
     .split(/[^\p{L}]+/u)
-    .filter((word) => word.length > 1);
-}
+    .filter((word) => word.length > 1),
+);
 
 /** Whether one of some phrases stands in a text as words of its own. */
-export function holdsWord(text: string, phrases: Iterable<string>): string | null {
-  const padded = inWords(text.toLowerCase());
-  for (const phrase of phrases) {
-    let sought = phrasesInWords.get(phrase);
-    if (!sought) phrasesInWords.set(phrase, (sought = inWords(phrase)));
-    if (padded.includes(sought)) return phrase;
-  }
-  return null;
+export function holdsWord(text: string, phrases: ReadonlySet<string>): string | null {
+  let sought = expressions.get(phrases);
+  if (!sought) expressions.set(phrases, (sought = new RegExp(`(?<= )(?:${[...phrases].map((one) => inWords(one).trim()).join('|')})(?= )`, 'u')));
+  return sought.exec(inWords(text.toLowerCase()))?.[0] ?? null;
 }
 
-/** The phrases of the lists, ready to be sought: there are some hundreds. */
-const phrasesInWords = new Map<string, string>();
+/** One expression for each list of phrases: there are some hundreds. */
+const expressions = new WeakMap<ReadonlySet<string>, RegExp>();
 
 function inWords(text: string): string {
   return ` ${text.replace(/[^\p{L}\p{N}]+/gu, ' ')} `;

@@ -1,10 +1,11 @@
 import { childElements, elementsIn, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
+import { remembered } from '../document/remembered.ts';
 import { nameOf } from './names.ts';
 import { roleOf } from './roles.ts';
 
 /** The file name at the end of an address, decoded, without query; '' when there is none. */
-export function fileNameOf(address: string): string {
+export const fileNameOf = remembered((address) => {
   if (/^data:/i.test(address)) return '';
   const last = address.split(/[?#]/)[0]!.split(/[/\\]/).pop() ?? '';
   try {
@@ -12,7 +13,7 @@ export function fileNameOf(address: string): string {
   } catch {
     return last;
   }
-}
+});
 
 export function addressOf(image: ElementNode): string {
   return valueOf(image, 'src') ?? valueOf(image, 'data') ?? valueOf(image, 'href') ?? '';

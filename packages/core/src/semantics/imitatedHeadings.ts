@@ -45,12 +45,17 @@ const LONGEST = 140;
 export const imitatedHeadings = fact((page: Page): ImitatedHeading[] => {
   const found: ImitatedHeading[] = [];
   for (const passage of passages(page)) {
-    if (passage.kept || passage.text === '') continue;
+    if (passage.kept || passage.text === '' || isTooLong(passage)) continue;
     const one = headingIn(page, passage);
     if (one) found.push(one);
   }
   return found;
 });
+
+/** Most passages are settled by this: a line longer than any heading. */
+function isTooLong({ text, words, breaks }: Passage): boolean {
+  return breaks.length === 0 && (words > LIKELY_WORDS || text.length > LONGEST);
+}
 
 function headingIn(page: Page, passage: Passage): ImitatedHeading | null {
   const { block } = passage;
@@ -211,6 +216,7 @@ function isSure(page: Page, text: string, looks: Looks, next: ElementNode): bool
   // Several bold lines in a row are a stressed passage or an address, not headings.
   const looksNext = isLeafBlock(page, next) ? sharedLooks(page, next) : null;
   if (looksNext && (looksNext.bold || looksNext.large)) return false;
-  // A line beneath which nothing to speak of stands heads nothing for certain.
-  return countWords(shownText(page, next, 60)) >= 3 || ['ul', 'ol', 'dl', 'table', 'div', 'section'].includes(next.tag);
+  // A line beneath which nothing to speak of stands heads nothing for certain; a typed list is something, however short its items.
+  const beneath = shownText(page, next, 60);
+  return countWords(beneath) >= 3 || markersOf(beneath).length > 0 || ['ul', 'ol', 'dl', 'table', 'div', 'section'].includes(next.tag);
 }

@@ -18,11 +18,9 @@ export interface Link {
 
 /** The links told to readers, in document order. */
 export const links = fact((page: Page): Link[] =>
-  page.elements.flatMap((element) =>
-    (element.tag === 'a' || element.attributes.length > 0) && isLink(element) && isExposed(page, element)
-      ? [{ element, name: nameOf(page, element).name, href: tidy(valueOf(element, 'href') ?? '') }]
-      : [],
-  ),
+  attributed(page)
+    .filter((element) => isLink(element) && isExposed(page, element))
+    .map((element) => ({ element, name: nameOf(page, element).name, href: tidy(valueOf(element, 'href') ?? '') })),
 );
 
 /** The link right after another: the next sibling, with nothing but white space and perhaps a line break between. */

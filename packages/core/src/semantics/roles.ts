@@ -6,7 +6,6 @@ function nativeRole(element: ElementNode): string | null {
   const { tag } = element;
   if (element.space === 'svg') return tag === 'svg' ? 'graphics-document' : tag === 'a' && hasHref(element) ? 'link' : null;
   if (element.space !== 'html') return null;
-  if (/^h[1-6]$/.test(tag)) return 'heading';
   switch (tag) {
     case 'a':
     case 'area':
@@ -47,6 +46,12 @@ const PLAIN_ROLES: Record<string, string> = {
   figcaption: 'caption',
   figure: 'figure',
   form: 'form',
+  h1: 'heading',
+  h2: 'heading',
+  h3: 'heading',
+  h4: 'heading',
+  h5: 'heading',
+  h6: 'heading',
   hgroup: 'group',
   hr: 'separator',
   ins: 'insertion',

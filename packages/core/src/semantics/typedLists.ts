@@ -1,7 +1,8 @@
-import { descendants, type ElementNode, type ParentNode, type Range, type TreeNode } from '../document/tree.ts';
+import { descendants, elementParent, type ElementNode, type Range, type TreeNode } from '../document/tree.ts';
 import { fact, type Page } from '../document/page.ts';
 import { isBlock, isLeafBlock } from './blocks.ts';
 import { markersOf, readTypedList, type Marker, type TypedItem } from './markers.ts';
+import { passages } from './passages.ts';
 import { isExposed } from './visibility.ts';
 
 /** One line that may begin with a marker: a whole paragraph, or the stretch between two line breaks of one. */
@@ -28,14 +29,27 @@ const BROKEN_BLOCKS = new Set(['p', 'div', 'td', 'th', 'li', 'dd', 'body', 'sect
 /** Lists that are only typed characters, in document order. */
 export const typedLists = fact((page: Page): TypedList[] => {
   const found: TypedList[] = [];
-  const parents: ParentNode[] = page.elements.filter((element) => (isExposed(page, element) && isBlock(element)) || element === page.body);
-  for (const parent of parents) {
-    if (parent.kind !== 'element') continue;
-    for (const run of paragraphRuns(page, parent)) collect(run, found);
-    if (BROKEN_BLOCKS.has(parent.tag)) collect(brokenLines(parent), found);
-  }
+  const [parents, broken] = blocksThatMayHold(page);
+  for (const parent of parents) for (const run of paragraphRuns(page, parent)) collect(run, found);
+  for (const block of broken) collect(brokenLines(block), found);
   return found.sort((a, b) => a.lines[0]!.block.order - b.lines[0]!.block.order);
 });
+
+/** A sign, a number, or a letter or two that stand alone. */
+const MAY_BE_MARKED = /^\s*(?:[^\p{L}\s]|\p{L}[.)\s]|[ivxIVX]{2,5}[.)])/u;
+
+/** Parents of paragraphs that may begin with a marker, and blocks of broken lines: most pages have neither. */
+function blocksThatMayHold(page: Page): [parents: Iterable<ElementNode>, broken: Iterable<ElementNode>] {
+  const parents = new Set<ElementNode>();
+  const broken = new Set<ElementNode>();
+  for (const { block, text, breaks } of passages(page)) {
+    const parent = LINE_BLOCKS.has(block.tag) ? elementParent(block) : null;
+    if (breaks.length > 0 && BROKEN_BLOCKS.has(block.tag)) broken.add(block);
+    if (parent && !parents.has(parent) && (isBlock(parent) || parent === page.body) && MAY_BE_MARKED.test(text))
+      parents.add(parent);
+  }
+  return [parents, broken];
+}
 
 /** Runs of neighbouring paragraphs under one parent; one alone is no list. */
 function paragraphRuns(page: Page, parent: ElementNode): TypedLine[][] {

@@ -6,6 +6,7 @@ import { it } from './it.ts';
 import { nl } from './nl.ts';
 import { pt } from './pt.ts';
 import type { Phrases } from './types.ts';
+import { remembered } from '../../document/remembered.ts';
 
 export type { Phrases } from './types.ts';
 
@@ -25,19 +26,28 @@ export function phrasesOf(list: ListName): ReadonlySet<string> {
 
 /** The phrases of a language tag's primary language; English where we have none. */
 export function phrasesFor(language: string): Phrases {
-  return PHRASES[language.toLowerCase().split('-')[0]!] ?? PHRASES.en!;
+  return PHRASES[primaryOf(language)] ?? PHRASES.en!;
 }
+
+/** The primary language of a tag, lower case: `de` of `de-CH`. */
+export const primaryOf = remembered((tag) => tag.toLowerCase().split('-')[0]!);
 
 /** Whether a text is one of some phrases, however it is dressed. */
 export function isOneOf(phrases: readonly string[] | undefined, text: string): boolean {
-  return phrases !== undefined && phrases.length > 0 && phrases.some((phrase) => bare(phrase) === bare(text));
+  if (phrases === undefined || phrases.length === 0) return false;
+  let bared = baredLists.get(phrases);
+  if (!bared) baredLists.set(phrases, (bared = new Set(phrases.map(bare))));
+  return bared.has(bare(text));
 }
 
+/** The phrases of each list, as `bare` gives them. */
+const baredLists = new WeakMap<readonly string[], ReadonlySet<string>>();
+
 /** Lower case, tidied, without the arrows, brackets and stops that people put around a phrase. */
-export function bare(text: string): string {
-  return text
+export const bare = remembered((text) =>
+  text
     .toLowerCase()
     .replace(/[\s\u00a0]+/g, ' ')
     .replace(/^[\s>»›→←<«‹[({"'“”‘’.…·•|:;,!?-]+/u, '')
-    .replace(/[\s>»›→←<«‹\])}"'“”‘’.…·•|:;,!?-]+$/u, '');
-}
+    .replace(/[\s>»›→←<«‹\])}"'“”‘’.…·•|:;,!?-]+$/u, ''),
+);

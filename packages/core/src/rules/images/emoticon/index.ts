@@ -23,8 +23,8 @@ export const rule = defineRule({
   remedies: ['wrap-with-name'],
   messages: { face: 'The face {signs} is read sign by sign', run: 'The run {signs} is read out emoji by emoji' },
   end(page, tell) {
-    for (const { texts, kept } of passages(page)) {
-      if (kept) continue;
+    for (const { text: whole, texts, kept } of passages(page)) {
+      if (kept || !MAYBE.test(whole)) continue;
       for (const text of texts) {
         if (!MAYBE.test(text.text)) continue;
         const parent = elementParent(text)!;

@@ -22,11 +22,12 @@ export const rule = defineRule({
     made: 'The alternative text reads as if a program had made it up: “{alt}”',
   },
   end(page, tell) {
+    const openings = [...phrasesOf('machineOpenings')];
     for (const image of images(page)) {
       const alt = writtenAlternative(image) ?? '';
       const lower = alt.toLowerCase().replace(/'/g, '’');
       if (
-        ![...phrasesOf('machineOpenings')].some(
+        !openings.some(
           (opening) => lower.startsWith(opening) || (opening.includes('automati') && lower.includes(opening)),
         )
       )

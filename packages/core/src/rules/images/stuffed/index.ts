@@ -27,8 +27,12 @@ export const rule = defineRule({
   },
 });
 
+/** What is shorter holds no list. */
+const SHORTEST = 20;
+
 /** Five short pieces and more between commas or bars with no small words, or one word over and over. */
 function isStuffed(alt: string): boolean {
+  if (alt.length < SHORTEST) return false;
   const pieces = alt
     .split(/[,;|]/)
     .map(tidy)

@@ -3,6 +3,7 @@ import { descendants, valueOf, type ElementNode } from '../../../document/tree.t
 import { isPasted, setsLooksOnly } from '../../../semantics/dressing.ts';
 import { isExposed } from '../../../semantics/visibility.ts';
 import { defineRule } from '../../types.ts';
+import { tagged } from '../../../document/tagged.ts';
 import { isInside, IN } from '../../../semantics/inside.ts';
 
 /** This many spans that only set looks come from pasting, not from someone’s hand. Common practice. */
@@ -21,8 +22,8 @@ export const rule = defineRule({
   remedies: ['clean'],
   messages: { word: 'A word processor left {many} marks in this page', spans: '{many} spans and font tags here only set looks' },
   end(page, tell) {
-    const pasted = page.elements.filter((element) => isPasted(element) && !isAllowed(page, element) && isExposed(page, element));
-    const spans = page.elements.filter(
+    const pasted = page.elements.filter((element) => mayBePasted(element) && isPasted(element) && !isAllowed(page, element) && isExposed(page, element));
+    const spans = tagged(page, 'span', 'font').filter(
       (element) => setsLooksOnly(element) && !isInside(page, element, IN.code) && isExposed(page, element),
     );
     const comments = conditionalComments(page);
@@ -33,6 +34,11 @@ export const rule = defineRule({
       tell({ at: first, message: 'spans', values: { many: spans.length }, subject: 'pasted' });
   },
 });
+
+/** A mark is an attribute, or a tag of the word processor's own. */
+function mayBePasted({ tag, attributes }: ElementNode): boolean {
+  return attributes.length > 0 || tag.includes(':');
+}
 
 /** A class the house's own editor writes is none of a word processor's. */
 function isAllowed(page: Page, element: ElementNode): boolean {
