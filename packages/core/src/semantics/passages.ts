@@ -67,16 +67,18 @@ export const passages = fact((page: Page): Passage[] => {
     if (top.draft) finish(page, top.draft, found);
     top.draft = null;
   };
-  const stack: { nodes: readonly TreeNode[]; at: number; block: boolean }[] = [{ nodes: page.body.children, at: 0, block: true }];
-  while (stack.length > 0) {
-    const frame = stack[stack.length - 1]!;
-    const node = frame.nodes[frame.at++];
-    if (!node) {
-      stack.pop();
-      if (frame.block) {
-        close();
-        open.pop();
-      }
+  // What is left to walk, last first; null ends a block.
+  const waiting: (TreeNode | null)[] = [];
+  const wait = ({ children }: ElementNode) => {
+    for (let at = children.length - 1; at >= 0; at--) waiting.push(children[at]!);
+  };
+  waiting.push(null);
+  wait(page.body);
+  while (waiting.length > 0) {
+    const node = waiting.pop()!;
+    if (node === null) {
+      close();
+      open.pop();
       continue;
     }
     if (node.kind === 'comment') continue;
@@ -85,12 +87,12 @@ export const passages = fact((page: Page): Passage[] => {
       continue;
     }
     if (REPLACED.has(node.tag) || !isExposed(page, node) || isTypedInto(node)) continue;
-    const block = isBlock(node);
-    if (block) {
+    if (isBlock(node)) {
       close();
       open.push({ block: node, draft: null });
+      waiting.push(null);
     } else note(open.at(-1)!, node);
-    stack.push({ nodes: node.children, at: 0, block });
+    wait(node);
   }
   return found;
 }, withText);

@@ -11,9 +11,6 @@ export interface HeaderModel {
   /** By cell element. */
   cells: ReadonlyMap<ElementNode, Cell>;
   axes: ReadonlyMap<ElementNode, Axis>;
-  /** The last slot that holds data, by row and by column; -1 for none. */
-  lastDataInRow: Int32Array;
-  lastDataInColumn: Int32Array;
   /** Cells that head a group of rows or columns: few tables have any. */
   grouped: readonly { cell: Cell; axis: 'rowgroup' | 'columngroup'; rowGroup: ElementNode | null }[];
   /** Column groups as first and last column. */
@@ -32,8 +29,8 @@ export function headerModel(page: Page, table: ElementNode): HeaderModel {
   return model;
 }
 
-function buildModel(table: ElementNode): HeaderModel {
-  const grid = gridOf(table);
+/** Where a table's data lies: which rows and columns hold any cell of it, and the last slot with something in it, -1 for none. */
+function dataIn(grid: Grid) {
   const lastDataInRow = new Int32Array(grid.rows + 1).fill(-1);
   const lastDataInColumn = new Int32Array(grid.columns + 1).fill(-1);
   const rowsWithData = new Uint8Array(grid.rows + 1);
@@ -48,14 +45,18 @@ function buildModel(table: ElementNode): HeaderModel {
     for (let column = cell.column; column < cell.column + cell.colSpan; column++)
       lastDataInColumn[column] = Math.max(lastDataInColumn[column]!, cell.row + cell.rowSpan - 1);
   }
+  return { lastDataInRow, lastDataInColumn, rowsWithData, columnsWithData };
+}
+
+function buildModel(table: ElementNode): HeaderModel {
+  const grid = gridOf(table);
+  const { rowsWithData, columnsWithData } = dataIn(grid);
   const axes = new Map<ElementNode, Axis>();
   for (const cell of grid.cells) axes.set(cell.element, cell.element.tag === 'th' ? axisOf(cell, rowsWithData, columnsWithData) : 'none');
   return {
     grid,
     cells: new Map(grid.cells.map((cell) => [cell.element, cell])),
     axes,
-    lastDataInRow,
-    lastDataInColumn,
     grouped: grid.cells.flatMap((cell) => {
       const axis = axes.get(cell.element);
       return axis === 'rowgroup' || axis === 'columngroup' ? [{ cell, axis, rowGroup: elementParent(elementParent(cell.element)!) }] : [];
@@ -167,12 +168,17 @@ function groupHeaders({ grouped, columnGroups }: HeaderModel, principal: Cell, f
   }
 }
 
+const lastData = fact((): Map<ElementNode, ReturnType<typeof dataIn>> => new Map());
+
 /**
  * Whether a header cell heads its row or its column, where the data around it leaves no doubt; null where it does not. Data below it
  * and none beside it makes it a column's, data beside it and none below a row's.
  */
 export function fittingScope(page: Page, table: ElementNode, cell: Cell): 'row' | 'col' | null {
-  const { lastDataInRow, lastDataInColumn } = headerModel(page, table);
+  const known = lastData(page);
+  let last = known.get(table);
+  if (!last) known.set(table, (last = dataIn(gridOf(table))));
+  const { lastDataInRow, lastDataInColumn } = last;
   const beside = lastDataInRow[cell.row]! >= cell.column + cell.colSpan;
   const below = lastDataInColumn[cell.column]! >= cell.row + cell.rowSpan;
   return beside === below ? null : beside ? 'row' : 'col';

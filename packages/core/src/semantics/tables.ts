@@ -185,14 +185,15 @@ const MOST_CELLS = 400;
 function heldBy(page: Page, cell: Cell): Held {
   const held: Held = { cell, text: shownText(page, cell.element, 400), image: false, heading: false, code: false, heavy: false, linked: 0 };
   let blocks = 0;
-  for (const inner of elementsIn(cell.element)) {
-    if (inner.tag === 'img' || inner.tag === 'svg' || inner.tag === 'object') held.image = true;
-    else if (inner.tag === 'pre') held.code = true;
-    else if (inner.tag === 'a' && has(inner, 'href')) held.linked += shownText(page, inner, 200).length;
-    if (HEADING_TAGS.includes(inner.tag)) held.heading = true;
-    if (HEAVY.has(inner.tag)) held.heavy = true;
-    if (isBlock(inner)) blocks++;
-  }
+  if (cell.element.children.some((child) => child.kind === 'element'))
+    for (const inner of elementsIn(cell.element)) {
+      if (inner.tag === 'img' || inner.tag === 'svg' || inner.tag === 'object') held.image = true;
+      else if (inner.tag === 'pre') held.code = true;
+      else if (inner.tag === 'a' && has(inner, 'href')) held.linked += shownText(page, inner, 200).length;
+      if (HEADING_TAGS.includes(inner.tag)) held.heading = true;
+      if (HEAVY.has(inner.tag)) held.heavy = true;
+      if (isBlock(inner)) blocks++;
+    }
   held.heavy ||= blocks > 2 || held.text.length > 220;
   return held;
 }

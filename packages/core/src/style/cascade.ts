@@ -199,6 +199,7 @@ class Walk {
   /** The hashes whose count is not 0. */
   private readonly present = new Set<number>();
   private readonly open: { element: ElementNode; hashes: number[] }[] = [];
+  private readonly opened = new Set<ElementNode>();
   private readonly contexts: Context[] = [];
   private readonly top = new Map<string, Context>();
   private readonly initial = initialStyle();
@@ -212,7 +213,6 @@ class Walk {
   enter(element: ElementNode): void {
     const parent = elementParent(element);
     const above = parent ? this.styles[parent.order]! : this.initial;
-    if (!this.set.empty) this.follow(parent);
     const context = this.contextOf(element, parent);
     this.contexts[element.order] = context;
     const style = context.under === above && context.style ? context.style : this.styleIn(context, element, above);
@@ -230,6 +230,7 @@ class Walk {
   }
 
   private newContext(element: ElementNode): Context {
+    if (!this.set.empty) this.surround(elementParent(element));
     const found = this.set.empty ? NO_ENTRIES : this.candidates(element, this.set.index);
     const generated = this.set.pseudo.size > 0 ? this.candidates(element, this.set.pseudo) : [];
     return {
@@ -286,13 +287,20 @@ class Walk {
     for (const entry of entries) if (!entry.complex.ancestors.some((hash) => this.above[hash] === 0)) found.push(entry);
   }
 
-  /** Keeps the count of names borne by the elements around the one that is entered. */
-  private follow(parent: ElementNode | null): void {
-    if (this.open.at(-1)?.element === parent) return;
-    // Elements come in document order: either the parent is open further up, or it was entered just before.
-    while (this.open.length > 0 && this.open.at(-1)!.element !== parent && this.open.at(-1)!.element !== parent?.parent)
-      for (const hash of this.open.pop()!.hashes) if (--this.above[hash]! === 0) this.present.delete(hash);
-    if (parent && this.open.at(-1)?.element !== parent) this.push(parent);
+  /** Counts the names borne by the elements around one whose surroundings are new. */
+  private surround(parent: ElementNode | null): void {
+    const missing: ElementNode[] = [];
+    let known = parent;
+    while (known && !this.opened.has(known)) {
+      missing.push(known);
+      known = elementParent(known);
+    }
+    while (this.open.length > 0 && this.open.at(-1)!.element !== known) {
+      const { element, hashes } = this.open.pop()!;
+      this.opened.delete(element);
+      for (const hash of hashes) if (--this.above[hash]! === 0) this.present.delete(hash);
+    }
+    for (const element of missing.reverse()) this.push(element);
   }
 
   private push(element: ElementNode): void {
@@ -302,6 +310,7 @@ class Walk {
     for (const name of this.matcher.classesOf(element)) hashes.push(filterHash('.', name.toLowerCase()));
     for (const hash of hashes) if (this.above[hash]!++ === 0) this.present.add(hash);
     this.open.push({ element, hashes });
+    this.opened.add(element);
   }
 
   private compute(element: ElementNode, above: Style, matched: readonly Entry[], hints: readonly Declared[]): Style {
