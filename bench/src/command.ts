@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const INKWELL = fileURLToPath(new URL('../../bin/inkwell', import.meta.url));
+export const INKWELL = fileURLToPath(new URL('../../bin/inkwell', import.meta.url));
 
 /** Processor time of `bin/inkwell audit` on one page, JSON out, as a whole process: the least of some runs, in seconds. */
 export function commandSeconds(html: string, runs: number): number {

@@ -1,4 +1,5 @@
 import { elementParent, type ElementNode } from '../document/tree.ts';
+import { remembered } from '../document/remembered.ts';
 import { elementAt } from '../document/paths.ts';
 import { fact, type Page } from '../document/page.ts';
 import { styleOf } from '../style/cascade.ts';
@@ -19,9 +20,15 @@ export type Moved = 'color' | 'background-color';
 export function nearestColour({ page, element, finding }: Target, moved: Moved): string {
   const { color, background } = coloursIn(page, element);
   const [from, against] = moved === 'color' ? [color, background] : [background, color];
-  const nearest = nearestPassing(from, against, Number(finding.values.required));
-  return nearest ? hexOf(nearest) : '';
+  return nearestHex(JSON.stringify([from, against, Number(finding.values.required)]));
 }
+
+/** The search takes a while, and the pages of a collection share their colours. */
+const nearestHex = remembered((asked) => {
+  const [from, against, required] = JSON.parse(asked) as [Colour, Colour, number];
+  const nearest = nearestPassing(from, against, required);
+  return nearest ? hexOf(nearest) : '';
+});
 
 /** The elements a finding stands at. */
 export function placesOf({ page, element, finding }: Target): ElementNode[] {

@@ -39,9 +39,12 @@ export const colourCueOf = passageFact((page, { text, block }) => cueIn(text, 'c
 /** The words of a passage that lean on place, shape or size; null when none do. */
 export const placeCueOf = passageFact((page, { text, block }) => cueIn(text, 'placeCues', languageAt(page, block)));
 
+/** What is left blank has no colour. */
+const BLANK = /\b(?:en|em) (?:blanco|branco)\b/gi;
+
 function cueIn(text: string, kind: 'colourCues' | 'placeCues', language: string): string | null {
   if (kind === 'colourCues' ? !coloursOf(language).test(text) : !PLACES.test(text)) return null;
-  const found = cuesOf(kind, language).exec(text);
+  const found = cuesOf(kind, language).exec(text.replace(BLANK, (words) => '-'.repeat(words.length)));
   if (found && !leans(kind, sentenceAround(text, found.index), language)) return null;
   // What follows in brackets says it in words.
   return found && !/^\s*\(/.test(text.slice(found.index + found[0].length)) ? found[0] : null;

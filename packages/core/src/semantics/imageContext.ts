@@ -64,7 +64,8 @@ const wordsOfName = remembered((name): readonly string[] =>
 /** Whether one of some phrases stands in a text as words of its own. */
 export function holdsWord(text: string, phrases: ReadonlySet<string>): string | null {
   let sought = expressions.get(phrases);
-  if (!sought) expressions.set(phrases, (sought = new RegExp(`(?<= )(?:${[...phrases].map((one) => inWords(one).trim()).join('|')})(?= )`, 'u')));
+  if (!sought)
+    expressions.set(phrases, (sought = new RegExp(`(?<= )(?:${[...phrases].map((one) => inWords(one).trim()).join('|')})(?= )`, 'u')));
   return sought.exec(inWords(text.toLowerCase()))?.[0] ?? null;
 }
 

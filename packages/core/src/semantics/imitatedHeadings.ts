@@ -29,6 +29,12 @@ const NOT_THERE = new Set(
 /** Words that open a remark; set in bold they stress more often than they head. */
 const REMARK =
   /^(?:note|nb|n\.b|tip|hint|warning|caution|important|attention|remember|please note|see also|see|example|answer|question|q|a|hinweis|achtung|wichtig|beispiel|frage|antwort|remarque|avertissement|exemple|nota|aviso|importante|ejemplo|let op|opmerking|voorbeeld|attenzione|esempio|exemplo|пример|примечание|внимание|注意|警告|例)\s*\d*\s*[!:.]*$/i;
+/** Such a word, a colon, and what introduces the example or listing that follows. */
+const INTRODUCES = new RegExp(`${REMARK.source.replace(/\\s\*\\d\*.*$/, '')}\\s*\\d*\\s*:.*:$`, 'i');
+/** An option of a command, or a command with options, as manuals of programs set them. */
+const COMMAND = /^-{1,2}\p{L}|\s(?:-\p{L}|--\p{L}[\p{L}-]+)(?=[\s,=[\]]|$)/u;
+/** A section number, as headings bear. */
+const SECTION = /^\d+(?:\.\d+)+\.?\s/;
 /** A line of someone's name, a date, a price, rights: bold for its look, and heading nothing. */
 const BYLINE =
   /^(?:by|von|par|por|di|da|door|from|©|\(c\)|copyright)\s|@|^\W*(?:[$€£¥]\s*\d|\d[\d.,]*\s*(?:[$€£¥]|eur|usd))|^\d{1,4}[-./ ]\d{1,2}[-./ ]\d{1,4}$|\b(?:all rights reserved|copyright)\b/i;
@@ -49,8 +55,14 @@ export const imitatedHeadings = fact((page: Page): ImitatedHeading[] => {
     const one = headingIn(page, passage);
     if (one) found.push(one);
   }
-  return found;
+  return withSeries(found);
 });
+
+/** Bold lines with section numbers, three or more, bear each other out. */
+function withSeries(found: ImitatedHeading[]): ImitatedHeading[] {
+  const numbered = (line: ImitatedHeading) => line.look !== 'lead' && line.look !== 'capitals' && SECTION.test(line.text);
+  return found.filter(numbered).length < 3 ? found : found.map((line) => (numbered(line) ? { ...line, sure: true } : line));
+}
 
 /** Most passages are settled by this: a line longer than any heading. */
 function isTooLong({ text, words, breaks }: Passage): boolean {
@@ -89,7 +101,7 @@ function wholeBlock(page: Page, block: ElementNode, passage: Passage): ImitatedH
   const text = tidy(passage.text);
   if (!look || !couldHead(page, block, text) || (look !== 'large' && isCodeLike(text))) return null;
   const next = nextBlock(page, outermost(page, block));
-  if (!next || isCaptionOf(page, text, next)) return null;
+  if (!next || isCaptionOf(page, text, next) || isMidSentence(page, block, next)) return null;
   // An item's own bold line heads the item, if anything: whoever wrote it has to say.
   const sure = !isInside(page, block, IN.item) && isSure(page, text, looks, next);
   return { element: block, text, look, sure };
@@ -151,8 +163,10 @@ function lookOf(looks: Looks): 'bold' | 'large' | 'capitals' | null {
 }
 
 function couldHead(page: Page, element: ElementNode, text: string): boolean {
+  if (roleOf(element) === 'link') return false;
   if (countWords(text) > LIKELY_WORDS || text.length > LONGEST || !/\p{L}/u.test(text) || markersOf(text)[0]?.kind === 'bullet')
     return false;
+  if (COMMAND.test(text) || INTRODUCES.test(text)) return false;
   // A line that is one link leads somewhere; one that holds a field asks for something.
   for (const inner of elementsIn(element)) {
     if (['input', 'select', 'textarea', 'button', 'code', 'tt', 'kbd', 'samp', 'img'].includes(inner.tag)) return false;
@@ -185,6 +199,16 @@ function nextBlock(page: Page, element: ElementNode): ElementNode | null {
     if (!showsNothing(page, next)) return next;
   }
   return null;
+}
+
+/** Whether a line stands amid a sentence that begins in the paragraph before it and goes on in the one behind. */
+function isMidSentence(page: Page, block: ElementNode, next: ElementNode): boolean {
+  if (!/^\p{Ll}/u.test(shownText(page, next, 20))) return false;
+  const siblings = block.parent!.children;
+  let at = block.index - 1;
+  while (at >= 0 && siblings[at]!.kind !== 'element') at--;
+  const before = siblings[at];
+  return before?.kind === 'element' && before.tag === 'p' && /[\p{L}\p{N},:]$/u.test(shownText(page, before));
 }
 
 /** Elements a caption names. */

@@ -58,6 +58,21 @@ export function isNavigation(page: Page, link: ElementNode): boolean {
   const block = closestWithin(link, 6, isBlock);
   const row = block?.tag === 'td' || block?.tag === 'th' ? elementParent(block) : block;
   if (!row) return false;
+  // A menu may go down a column as well as along a row.
+  return isMadeOfLinks(page, row) || (row.tag === 'tr' && isMadeOfLinks(page, closestWithin(row, 2, (up) => up.tag === 'table') ?? row));
+}
+
+const madeOfLinks = fact((): Map<ElementNode, boolean> => new Map());
+
+/** Whether a part holds three links or more, and hardly anything else. */
+function isMadeOfLinks(page: Page, part: ElementNode): boolean {
+  const known = madeOfLinks(page);
+  let found = known.get(part);
+  if (found === undefined) known.set(part, (found = holdsLinksOnly(page, part)));
+  return found;
+}
+
+function holdsLinksOnly(page: Page, row: ElementNode): boolean {
   const others = [...elementsIn(row)].filter((inner) => inner.tag === 'a' && has(inner, 'href'));
   return (
     others.length >= 3 &&

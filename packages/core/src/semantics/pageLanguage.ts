@@ -37,6 +37,26 @@ export interface OtherLanguage {
   byScript: boolean;
 }
 
+/** Languages so near to ones we know that their words are taken for theirs. */
+const RELATED: Readonly<Record<string, readonly string[]>> = {
+  gl: ['pt', 'es'],
+  ast: ['es', 'pt'],
+  an: ['es'],
+  ca: ['es', 'fr', 'pt', 'it'],
+  oc: ['fr', 'es', 'it', 'pt'],
+  co: ['it'],
+  sc: ['it', 'es'],
+  scn: ['it'],
+  fur: ['it'],
+  af: ['nl'],
+  fy: ['nl'],
+  li: ['nl', 'de'],
+  nds: ['de', 'nl'],
+  lb: ['de'],
+  gsw: ['de'],
+  sco: ['en'],
+};
+
 /** Passages in another language than the page says, or mostly is in, where nothing says so, in document order. */
 export const otherLanguages = fact((page: Page): OtherLanguage[] => {
   const usual = usualLanguage(page);
@@ -45,7 +65,7 @@ export const otherLanguages = fact((page: Page): OtherLanguage[] => {
   const found: OtherLanguage[] = [];
   for (const { passage, language } of languagesByPassage(page)) {
     const said = (languageAt(page, passage.block) || usual).toLowerCase().split('-')[0]!;
-    const script = language ?? languageByScript(passage.text, said);
+    const script = RELATED[said]?.includes(language ?? '') ? null : (language ?? languageByScript(passage.text, said));
     if (!script || !said || script === said || script === whole) continue;
     if (passage.texts.some((text) => text.parent?.kind === 'element' && languageAt(page, text.parent).toLowerCase().startsWith(script)))
       continue;

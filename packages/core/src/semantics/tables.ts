@@ -156,9 +156,27 @@ function useByEvidence(page: Page, table: ElementNode, grid: Grid): TableUse {
   // Marks alone make no data of what is plainly laid out: a menu with a header cell is still a menu (WCAG, F46).
   if (marks === 'ties' && weight > -6) return 'data';
   if (marks === 'heads' && weight > -3 && grid.cells.length > 1 && !(inside && weight < 0)) return 'data';
+  if (marks === 'heads' && ((weight > -6 && headsRows(page, grid)) || headsColumns(page, grid))) return 'unsure';
   if (grid.rows < 2 || grid.columns < 2) return marks === 'none' || weight <= -3 ? 'layout' : 'unsure';
   if (inside && !bordered(page, table)) return weight <= -2 ? 'layout' : 'unsure';
   return useByWeight(page, table, grid, weight);
+}
+
+/** Whether each header cell begins a row with something beside it: whoever wrote that may have meant a name and what it stands for. */
+function headsRows(page: Page, grid: Grid): boolean {
+  const heads = grid.cells.filter((cell) => cell.element.tag === 'th');
+  return heads.length > 0 && heads.every((head) => head.column === 0 && isToldBeside(page, grid, head));
+}
+
+/** Whether two columns and more have a header cell with words of its own at their top, and rows below: an index has, too. */
+function headsColumns(page: Page, grid: Grid): boolean {
+  const heads = grid.cells.filter(({ element, row, colSpan }) => row === 0 && colSpan === 1 && element.tag === 'th');
+  return grid.rows >= 3 && new Set(heads.map(({ element }) => shownText(page, element, 60)).filter((text) => text !== '')).size >= 2;
+}
+
+function isToldBeside(page: Page, grid: Grid, head: Cell): boolean {
+  const beside = grid.at[head.row]?.[head.column + head.colSpan];
+  return beside?.element.tag === 'td' && shownText(page, beside.element, 1) !== '' && shownText(page, head.element, 1) !== '';
 }
 
 function useByWeight(page: Page, table: ElementNode, grid: Grid, weight: number): TableUse {

@@ -45,8 +45,7 @@ function blocksThatMayHold(page: Page): [parents: Iterable<ElementNode>, broken:
   for (const { block, text, breaks } of passages(page)) {
     const parent = LINE_BLOCKS.has(block.tag) ? elementParent(block) : null;
     if (breaks.length > 0 && BROKEN_BLOCKS.has(block.tag)) broken.add(block);
-    if (parent && !parents.has(parent) && (isBlock(parent) || parent === page.body) && MAY_BE_MARKED.test(text))
-      parents.add(parent);
+    if (parent && !parents.has(parent) && (isBlock(parent) || parent === page.body) && MAY_BE_MARKED.test(text)) parents.add(parent);
   }
   return [parents, broken];
 }

@@ -60,6 +60,8 @@ function fromBroken(passage: Passage): TypedTable | null {
 
 function shaped(rows: string[][]): TypedTable | null {
   const columns = rows[0]!.length;
+  // A name and a colon in each line is what a program prints of one thing.
+  if (columns === 2 && rows.every((row) => row[0]!.trim().endsWith(':'))) return null;
   return columns >= 2 && rows.every((row) => row.length === columns && row.every((cell) => cell.trim() !== ''))
     ? { rows: rows.map((row) => row.map((cell) => cell.trim())), columns }
     : null;

@@ -41,4 +41,9 @@ export const cases: RuleCase[] = [
     outcome: 'cantTell',
     source: 'practice',
   },
+  {
+    shows: 'a space that is blank, in Spanish',
+    html: '<div lang="es"><p>Deje un espacio en blanco antes del nombre, que es obligatorio.</p></div>',
+    source: 'practice',
+  },
 ];

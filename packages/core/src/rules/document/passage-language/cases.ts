@@ -27,4 +27,9 @@ export const cases: RuleCase[] = [
     outcome: 'cantTell',
     source: 'H58',
   },
+  {
+    shows: 'a language near to one that is known',
+    html: `<div lang="gl"><p>A barca que está no canal é de todos e non se pode levar para outro lugar sem que o garda o saiba e o permita por escrito.</p></div>`,
+    source: 'practice',
+  },
 ];

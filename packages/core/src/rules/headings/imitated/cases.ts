@@ -95,4 +95,20 @@ export const cases: RuleCase[] = [
     outcome: 'cantTell',
     source: 'practice',
   },
+  {
+    shows: 'options and commands of a manual, and a command amid a sentence',
+    html:
+      '<p><b>-C config-file</b></p><p>Use another file for the lock’s settings.</p><p><b>gatekeeper --open all</b></p><p>Opens every gate there is.</p>' +
+      '<p>With both installed, the command</p><p><b>info gatekeeper</b></p><p>opens the manual for you.</p>',
+    source: 'practice',
+  },
+  {
+    shows: 'three bold lines with section numbers bear each other out',
+    html:
+      '<strong>1.1. Who opens the lock?</strong><br><p>The keeper does, every day at dawn.</p><strong>1.2. How deep is it?</strong><br><p>It is two fathoms deep in spring.</p>' +
+      '<strong>1.3. May I fish?</strong><br><p>Not between the two gates of it.</p>',
+    at: ['/html[1]/body[1]/strong[1]', '/html[1]/body[1]/strong[2]', '/html[1]/body[1]/strong[3]'],
+    outcome: 'failed',
+    source: 'F2',
+  },
 ];

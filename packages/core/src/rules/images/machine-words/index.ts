@@ -26,12 +26,7 @@ export const rule = defineRule({
     for (const image of images(page)) {
       const alt = writtenAlternative(image) ?? '';
       const lower = alt.toLowerCase().replace(/'/g, '’');
-      if (
-        !openings.some(
-          (opening) => lower.startsWith(opening) || (opening.includes('automati') && lower.includes(opening)),
-        )
-      )
-        continue;
+      if (!openings.some((opening) => lower.startsWith(opening) || (opening.includes('automati') && lower.includes(opening)))) continue;
       tell({ at: image, message: 'made', values: { alt }, subject: `${addressOf(image)} ${alt}`, outcome: 'cantTell' });
     }
   },

@@ -55,4 +55,14 @@ export const cases: RuleCase[] = [
     html: '<p><a href="a.html" accesskey="n">Next</a> <a href="b.html" rel="prev">More</a> <a href="c.html">Continue to the locks</a></p>',
     source: 'F84',
   },
+  {
+    shows: 'a menu that goes down a column is never certainly vague',
+    html:
+      '<table><tr><td><a href="a.html">About the lock</a></td></tr><tr><td><a href="b.html">Download</a></td></tr><tr><td><a href="c.html">Moorings</a></td></tr></table>' +
+      '<p>Boats come in one by one.</p>',
+    at: ['/html[1]/body[1]/table[1]/tbody[1]/tr[2]/td[1]/a[1]'],
+    outcome: 'cantTell',
+    source: 'practice',
+  },
+  { shows: 'the name of a member', html: '<p><a href="../controls/gate.click.html">Click</a></p>', source: 'practice' },
 ];

@@ -10,6 +10,7 @@ import { isVagueText } from '../../../semantics/wording.ts';
 import { isOneOf, bare } from '../../../standards/phrases/index.ts';
 import { turnsPages, isNavigation, links, type Link } from '../../../semantics/links.ts';
 import { isInside, IN } from '../../../semantics/inside.ts';
+import { fileNameOf } from '../../../semantics/images.ts';
 
 /** Words around a link that add nothing to it: below this many others the surroundings give no purpose. Common practice. */
 const ENOUGH_WORDS = 2;
@@ -45,7 +46,7 @@ export const rule = defineRule({
     for (const link of links(page)) {
       const { element, name, href } = link;
       if (!isVagueText(name) && !isOneOf(page.surroundings.vocabulary?.vagueLinks, name)) continue;
-      if (turnsPages(element, name) || isInside(page, element, IN.code) || isAbbreviation(name, href)) continue;
+      if (turnsPages(element, name) || isInside(page, element, IN.code) || isNameOfThing(name, href)) continue;
       // Among links alone a word is what its page is called: whether that is plain enough, a person has to say.
       if (purposeAround(page, element) || standsInIndex(element) || isNavigation(page, element))
         told.set(bare(name), [...(told.get(bare(name)) ?? []), link]);
@@ -65,8 +66,15 @@ export const rule = defineRule({
   },
 });
 
-/** “URL” or “INFO” in capitals is what it leads to: the thing of that name. */
-function isAbbreviation(name: string, href: string): boolean {
+/** “URL” or “INFO” in capitals is what it leads to, the thing of that name; so is “Click”, the member of a class, at `button.click.html`. */
+function isNameOfThing(name: string, href: string): boolean {
+  if (
+    fileNameOf(href)
+      .replace(/\.[a-z]+$/i, '')
+      .toLowerCase()
+      .endsWith(`.${name.toLowerCase()}`)
+  )
+    return true;
   return /^\p{Lu}{3,}$/u.test(name) && (href.toLowerCase().includes(name.toLowerCase()) || /wiki/i.test(href));
 }
 

@@ -34,4 +34,14 @@ export const cases: RuleCase[] = [
     outcome: 'failed',
     source: 'F46',
   },
+  {
+    shows: 'names in header cells, each with its text beside it',
+    html: '<table><tr><th>Synopsis</th><td><pre>open the gate</pre></td></tr></table>',
+    source: 'practice',
+  },
+  {
+    shows: 'an index of links under two headers',
+    html: '<table><tr><th>Entry</th><th>Section</th></tr><tr><td><a href="a">bees</a></td><td><a href="b">1 Hives</a></td></tr><tr><td><a href="c">wax</a></td><td><a href="d">2 Honey</a></td></tr></table>',
+    source: 'practice',
+  },
 ];

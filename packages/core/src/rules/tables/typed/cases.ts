@@ -21,4 +21,9 @@ export const cases: RuleCase[] = [
     source: 'practice',
   },
   { shows: 'an address with line breaks', html: '<p>Larkmoor Canal Trust<br>Lock House<br>Wharf Lane</p>', source: 'practice' },
+  {
+    shows: 'what a program prints of one thing',
+    html: '<p>package:&nbsp;&nbsp;gate<br>category:&nbsp;&nbsp;lock<br>revision:&nbsp;&nbsp;12</p>',
+    source: 'practice',
+  },
 ];

@@ -22,7 +22,9 @@ export const rule = defineRule({
   remedies: ['clean'],
   messages: { word: 'A word processor left {many} marks in this page', spans: '{many} spans and font tags here only set looks' },
   end(page, tell) {
-    const pasted = page.elements.filter((element) => mayBePasted(element) && isPasted(element) && !isAllowed(page, element) && isExposed(page, element));
+    const pasted = page.elements.filter(
+      (element) => mayBePasted(element) && isPasted(element) && !isAllowed(page, element) && isExposed(page, element),
+    );
     const spans = tagged(page, 'span', 'font').filter(
       (element) => setsLooksOnly(element) && !isInside(page, element, IN.code) && isExposed(page, element),
     );
