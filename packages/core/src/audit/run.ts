@@ -10,17 +10,32 @@ import { identityOf, textAfter, textBefore, type Audit, type Finding, type Place
 /** Raised with every change that can alter an outcome; stored with each audit. */
 export const ENGINE_VERSION = '0.4.0';
 
+/** A rule with what it does at an element, and at the end: all of one shape, for they are called by the ten thousand. */
+interface Part<Work> {
+  rule: Rule;
+  anywhere: boolean;
+  run: Work;
+}
+
+type Visit = Part<NonNullable<Rule['visit']>>;
+type End = Part<NonNullable<Rule['end']>>;
+
+const partOf = <Work>(rule: Rule, run: Work): Part<Work> => ({ rule, anywhere: rule.scope === 'any', run });
+
+const ENDS: readonly End[] = RULES.flatMap((rule) => (rule.end ? [partOf(rule, rule.end.bind(rule))] : []));
+
 /** Rules by the tags and roles they listen to. */
 const listeners = listenersOf(RULES);
 
-function listenersOf(rules: readonly Rule[]): { byTag: Map<string, Rule[]>; byRole: Map<string, Rule[]> } {
-  const byTag = new Map<string, Rule[]>();
-  const byRole = new Map<string, Rule[]>();
+function listenersOf(rules: readonly Rule[]): { byTag: Map<string, Visit[]>; byRole: Map<string, Visit[]> } {
+  const byTag = new Map<string, Visit[]>();
+  const byRole = new Map<string, Visit[]>();
   for (const rule of rules) {
-    for (const listened of rule.tags ?? []) {
+    const visit = rule.visit && partOf(rule, rule.visit.bind(rule));
+    for (const listened of visit ? (rule.tags ?? []) : []) {
       const role = /^\[role=(.+)\]$/.exec(listened)?.[1];
       const [map, key] = role ? [byRole, role] : [byTag, listened];
-      map.set(key, [...(map.get(key) ?? []), rule]);
+      map.set(key, [...(map.get(key) ?? []), visit!]);
     }
   }
   return { byTag, byRole };
@@ -29,30 +44,36 @@ function listenersOf(rules: readonly Rule[]): { byTag: Map<string, Rule[]>; byRo
 /** Runs every rule on a page in one walk. The same page gives the same audit, byte for byte. */
 export function auditPage(page: Page): Audit {
   const reports: { rule: Rule; report: Report }[] = [];
-  const applies = (rule: Rule) => rule.scope === 'any' || page.scope === 'document';
-  const tells = new Map(RULES.filter(applies).map((rule) => [rule, (report: Report) => void reports.push({ rule, report })]));
+  let rule: Rule;
+  const tell = (report: Report) => void reports.push({ rule, report });
+  const whole = page.scope === 'document';
   for (const element of page.elements) {
-    const listening = rulesFor(element);
+    const listening = visitsFor(element);
     if (listening.length === 0 || !isExposed(page, element)) continue;
-    for (const rule of listening) {
-      const tell = tells.get(rule);
-      if (tell) rule.visit?.(page, element, tell);
+    for (const visit of listening) {
+      if (!whole && !visit.anywhere) continue;
+      rule = visit.rule;
+      visit.run(page, element, tell);
     }
   }
-  for (const [rule, tell] of tells) rule.end?.(page, tell);
+  for (const end of ENDS) {
+    if (!whole && !end.anywhere) continue;
+    rule = end.rule;
+    end.run(page, tell);
+  }
   return { engine: ENGINE_VERSION, findings: findingsFrom(page, together(reports)) };
 }
 
-const NONE: Rule[] = [];
-const joined = new Map<string, Rule[]>();
+const NONE: Visit[] = [];
+const joined = new Map<string, Visit[]>();
 
-function both(tag: string, named: Rule[], any: Rule[]): Rule[] {
+function both(tag: string, named: Visit[], any: Visit[]): Visit[] {
   let all = joined.get(tag);
   if (!all) joined.set(tag, (all = [...new Set([...named, ...any])]));
   return all;
 }
 
-function rulesFor(element: ElementNode): Rule[] {
+function visitsFor(element: ElementNode): Visit[] {
   const named = listeners.byTag.get(element.tag) ?? NONE;
   if (element.attributes.length === 0) return named;
   const any = listeners.byTag.get('*') ?? NONE;

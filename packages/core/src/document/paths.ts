@@ -5,15 +5,18 @@ import { groupedBy } from './grouped.ts';
 /** Place of each element among its same-named siblings, 1-based, by `order`: one pass over the page. */
 const places = fact((page: Page) => {
   const found = new Int32Array(page.elements.length);
-  const counts = new Map<ParentNode, Map<string, number>>();
-  for (const element of page.elements) {
-    const parent = element.parent!;
-    let byName = counts.get(parent);
-    if (!byName) counts.set(parent, (byName = new Map()));
-    const place = (byName.get(element.tag) ?? 0) + 1;
-    byName.set(element.tag, place);
-    found[element.order] = place;
-  }
+  const counts = new Map<string, number>();
+  const count = ({ children }: ParentNode) => {
+    if (children.length > 1) counts.clear();
+    for (const child of children) {
+      if (child.kind !== 'element') continue;
+      const place = children.length === 1 ? 1 : (counts.get(child.tag) ?? 0) + 1;
+      if (children.length > 1) counts.set(child.tag, place);
+      found[child.order] = place;
+    }
+  };
+  count(page.root);
+  page.elements.forEach(count);
   return found;
 }, carried);
 

@@ -34,9 +34,15 @@ const known = fact((): Map<ElementNode, Name> => new Map());
 export function nameOf(page: Page, element: ElementNode): Name {
   const names = known(page);
   let found = names.get(element);
-  if (!found) names.set(element, (found = computeName(page, element, { referenced: false, hiddenToo: false })));
+  if (!found) {
+    // Labels and references may lead in a circle: whatever is being named gives no words to its own name.
+    names.set(element, UNNAMED);
+    names.set(element, (found = computeName(page, element, { referenced: false, hiddenToo: false })));
+  }
   return found;
 }
+
+const UNNAMED: Name = { name: '', from: 'none' };
 
 interface Walk {
   /** Inside an aria-labelledby reference: references are not followed again. */
