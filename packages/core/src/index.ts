@@ -17,9 +17,9 @@ export {
 } from './source/edits.ts';
 export { LineIndex } from './source/lines.ts';
 export { amendPage } from './document/amend.ts';
-export { browserReadsAsXml } from './document/xml.ts';
+export { browserReadsAsXml, isNamedXhtml } from './document/xml.ts';
 export { parseAgain, parsePage, type Page, type Scope, type Surroundings, type Vocabulary } from './document/page.ts';
-export { isNamedXhtml, resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
+export { resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
 export { elementAt, pathOf } from './document/paths.ts';
 export { childElements, rawText, tidy, valueOf, type ElementNode, type Range } from './document/tree.ts';
 export { outline, type Heading } from './semantics/outline.ts';

@@ -145,6 +145,9 @@ function asLocation(node: TreeNode): Token.ElementLocation {
   return node.kind === 'element' && node.endTag ? { ...offsets, endTag: offsets } : offsets;
 }
 
+/** HTML Living Standard, 13.2.6.4.7: their end tags alone make an element. */
+const MADE_BY_END_TAGS = new Set(['p', 'br']);
+
 const DOCUMENT_TAGS = new Set(['html', 'head', 'body']);
 
 /** parse5's parser, watching for the tags that make a document and keeping to the depth of browsers. */
@@ -179,7 +182,7 @@ export class WatchfulParser extends Parser<Map> {
     if (location && location.startOffset > this.owned) {
       this.owned = location.startOffset;
       placeStart(element, location);
-    }
+    } else if (!location && this.stray && MADE_BY_END_TAGS.has(element.tag)) element.range = rangeOf(this.stray);
     if (beforeElement) insert(parent, element, beforeElement);
     else append(parent, element);
   }
@@ -191,6 +194,15 @@ export class WatchfulParser extends Parser<Map> {
       element.endTag = rangeOf(at);
       element.range.end = at.endOffset;
     } else element.range.end = at.startOffset;
+  }
+
+  /** An end tag that nothing opened and that makes an element of its own, while it is seen to: there that element stands. */
+  private stray: Token.Location | null = null;
+
+  override onEndTag(token: Token.TagToken): void {
+    this.stray = MADE_BY_END_TAGS.has(token.tagName) ? token.location : null;
+    super.onEndTag(token);
+    this.stray = null;
   }
 
   override onStartTag(token: Token.TagToken): void {

@@ -61,11 +61,6 @@ export function surroundingsFrom(
   };
 }
 
-/** Whether a page is XHTML by its name. */
-export function isNamedXhtml(address: string): boolean {
-  return /\.xht(?:ml)?$/i.test(address);
-}
-
 /** A relative address seen from a page, as a path in the collection; null for one that leaves it. */
 export function resolveAddress(from: string, address: string): string | null {
   if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(address) || address.startsWith('#') || address === '') return null;

@@ -21,7 +21,7 @@ export interface ElementNode {
   children: TreeNode[];
   /** Content of a `template`, which takes no part in the page. */
   content: RootNode | null;
-  /** From the start tag's `<` to the end of the element, or null when the source has no tag for it. */
+  /** From the start tag's `<` to the end of the element, or null when the source has no tag for it; of a stray end tag, that tag. */
   range: Range | null;
   startTag: Range | null;
   /** Null when the end tag is left out. */

@@ -1,7 +1,6 @@
 import { SaxesParser, type SaxesTagNS } from 'saxes';
 import { decodeHTMLStrict } from 'entities/decode';
 import { DEEPEST_NESTING } from './adapter.ts';
-import { isNamedXhtml } from './addresses.ts';
 import type { Attribute, ElementNode, ParentNode, RootNode, TreeNode } from './tree.ts';
 
 const XHTML = 'http://www.w3.org/1999/xhtml';
@@ -11,6 +10,11 @@ const SPACES: Readonly<Record<string, ElementNode['space']>> = {
 };
 /** What comes before the root element of a page is seldom longer. */
 const PROLOGUE = 4_000;
+
+/** Whether a page is XHTML by its name. */
+export function isNamedXhtml(address: string): boolean {
+  return /\.xht(?:ml)?$/i.test(address);
+}
 
 /** Whether a source says that it is XHTML: its first element is `html` in the XHTML namespace. */
 export function saysXhtml(source: string): boolean {

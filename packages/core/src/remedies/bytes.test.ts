@@ -275,6 +275,12 @@ const FIXES: Fix[] = [
     after:
       '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav><p>The lock keeper has a <a style="text-decoration: underline" href="x">list of moorings</a> at the hut.</p>',
   },
+  {
+    rule: 'text/spacer-blocks',
+    remedy: 'remove',
+    before: '<p>One.</p><ul><li>Two.</li></ul></p><p>Three.</p>',
+    after: '<p>One.</p><ul><li>Two.</li></ul><p>Three.</p>',
+  },
   // Colours where they come from
   {
     rule: 'colour/contrast',

@@ -103,6 +103,8 @@ export const anchors = fact((page: Page): Map<string, ElementNode[]> => {
     else found.set(name, [element]);
   };
   for (const element of attributed(page)) {
+    // Of markup that is left open the parser makes copies: nobody wrote them.
+    if (!element.startTag && element.range === null) continue;
     const id = valueOf(element, 'id');
     add(id, element);
     const name = element.tag === 'a' || element.tag === 'map' ? valueOf(element, 'name') : null;

@@ -156,10 +156,15 @@ function useByEvidence(page: Page, table: ElementNode, grid: Grid): TableUse {
   // Marks alone make no data of what is plainly laid out: a menu with a header cell is still a menu (WCAG, F46).
   if (marks === 'ties' && weight > -6) return 'data';
   if (marks === 'heads' && weight > -3 && grid.cells.length > 1 && !(inside && weight < 0)) return 'data';
-  if (marks === 'heads' && ((weight > -6 && headsRows(page, grid)) || headsColumns(page, grid))) return 'unsure';
+  if (marks === 'heads' && mayHead(page, grid, weight)) return 'unsure';
   if (grid.rows < 2 || grid.columns < 2) return marks === 'none' || weight <= -3 ? 'layout' : 'unsure';
   if (inside && !bordered(page, table)) return weight <= -2 ? 'layout' : 'unsure';
   return useByWeight(page, table, grid, weight);
+}
+
+/** Whether header cells stand as they do in data, though the rest speaks for layout. */
+function mayHead(page: Page, grid: Grid, weight: number): boolean {
+  return (weight > -6 && headsRows(page, grid)) || headsColumns(page, grid);
 }
 
 /** Whether each header cell begins a row with something beside it: whoever wrote that may have meant a name and what it stands for. */

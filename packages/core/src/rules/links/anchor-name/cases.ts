@@ -27,5 +27,10 @@ export const cases: RuleCase[] = [
     html: '<p><a href="#locks">Locks</a></p><h2 id="locks">Locks</h2><p id="4th">Text.</p>',
     source: 'H93',
   },
+  {
+    shows: 'an anchor left open, of which the parser makes a copy in each paragraph that follows',
+    html: '<p><a name="locks">Locks</p><p>Text.</p><p>More.</p>',
+    source: 'HTML Living Standard, 13.2.4.3',
+  },
   { shows: 'an old anchor with one name in both ways', html: '<p><a id="locks" name="locks"></a>Locks</p>', source: 'H93' },
 ];

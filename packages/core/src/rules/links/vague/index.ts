@@ -66,7 +66,7 @@ export const rule = defineRule({
   },
 });
 
-/** “URL” or “INFO” in capitals is what it leads to, the thing of that name; so is “Click”, the member of a class, at `button.click.html`. */
+/** “URL” or “INFO” in capitals is what it leads to, the thing of that name; so is “Click”, of a class, at `button.click.html`. */
 function isNameOfThing(name: string, href: string): boolean {
   if (
     fileNameOf(href)
