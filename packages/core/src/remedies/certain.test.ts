@@ -49,6 +49,13 @@ describe('a certain fix brings nothing new', () => {
     expect(seen(open(after)).filter((finding) => finding.outcome === 'failed')).toEqual([]);
   });
 
+  test('items that paragraphs left open hold stand in their list again', () => {
+    const html = '<ul><li>Out of order</li><p>\n<li>Closed</li><p>\n<li>Open</li></ul>';
+    const after = fixed(html);
+    expect(seen(open(after)).filter(({ rule }) => /spacer-blocks|stray-item|foreign-child/.test(rule))).toEqual([]);
+    expect(open(after).elements.filter(({ tag }) => tag === 'p')).toEqual([]);
+  });
+
   test('a heading in a list is left to a person', () => {
     const html = '<ol><li>Floor</li><h3>Above the floor</h3><li>Box</li></ol>';
     expect([fixed(html), certainOn(html)]).toEqual([html, []]);

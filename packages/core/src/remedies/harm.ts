@@ -17,6 +17,8 @@ const ANSWERS: Readonly<Record<string, readonly string[]>> = {
   'tables/layout-marked': ['tables/layout'],
   'tables/imitated-headers': ['tables/layout'],
   'tables/blank-rows': ['tables/caption-inside', 'tables/layout'],
+  // A paragraph left open between two items holds them: without it they stand in their list again.
+  'text/spacer-blocks': ['lists/stray-item'],
   'text/br-paragraphs': ['headings/none-in-long-text', 'text/hard-to-read', 'links/same-text-elsewhere'],
 };
 
