@@ -1,21 +1,11 @@
-import {
-  auditPage,
-  changeBetween,
-  compareAudits,
-  isNamedXhtml,
-  parsePage,
-  selectFindings,
-  verdictOf,
-  type Page,
-  type Profile,
-  type Scope,
-} from '@inkwell/core';
+import { auditPage, changeBetween, compareAudits, parsePage, selectFindings, verdictOf, type Neighbours, type Page } from '@inkwell/core';
 import type { ReportedFinding } from '@inkwell/formats';
+import { findingText } from './audit.ts';
 import { CallError, profileFrom, readCall, scopeNamed } from './call.ts';
 import { reported } from './examine.ts';
-import { surroundingsOf } from './surroundings.ts';
-import { findingText } from './audit.ts';
-import { isFolder, pagesBehind, readPage, type PageFile } from './pages.ts';
+import { Session } from './known.ts';
+import { openPaths, PageTrouble, type Opened, type PageFile } from './pages.ts';
+import { openPage, type How } from './surroundings.ts';
 
 interface Compared {
   path: string;
@@ -30,38 +20,70 @@ export async function compareCommand(args: string[]): Promise<number> {
   const { values, positionals } = readCall(args, { profile: { type: 'string' }, scope: { type: 'string' }, json: { type: 'boolean' } });
   const [old, fresh] = positionals;
   if (old === undefined || fresh === undefined || positionals.length > 2) throw new CallError('compare needs two paths: OLD and NEW');
-  const profile = await profileFrom(values.profile);
-  const pairs = await pairsOf(old, fresh);
+  const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: [] };
   const results: Compared[] = [];
-  for (const pair of pairs) results.push(await compareOne(pair, profile, scopeNamed(values.scope)));
-  process.stdout.write(values.json ? asJson(results) : results.map(asText).join('\n'));
+  const [before, after] = [await openPaths([old]), await openPaths([fresh])];
+  const whole = before.wholes.length > 0;
+  if (whole !== after.wholes.length > 0)
+    throw new CallError(
+      `${old} and ${fresh} are a ${(before.wholes[0] ?? after.wholes[0])!.directory ? 'package' : 'folder'} and a page; compare two of a kind`,
+    );
+  for await (const pair of pairsOf(before, after, how)) results.push(compareOne(pair, how));
+  process.stdout.write(values.json ? asJson(results, whole) : results.map(asText).join('\n'));
   return results.some((result) => result.held) ? 1 : 0;
 }
 
+/** A page of one version and its counterpart in the other, by name; one that is only in one version has nothing beside it. */
 interface Pair {
   path: string;
-  old: PageFile | null;
-  fresh: PageFile | null;
+  old: Page | null;
+  fresh: Page | null;
 }
 
-/** Two pages, or the pages of two folders by name; one that is only in one folder has nothing beside it. */
-async function pairsOf(old: string, fresh: string): Promise<Pair[]> {
-  const folders = [old, fresh].map((path) => path !== '-' && isFolder(path));
-  const [oldIsFolder, freshIsFolder] = await Promise.all(folders);
-  if (oldIsFolder !== freshIsFolder) throw new CallError(`${old} and ${fresh} are a folder and a page; compare two of a kind`);
-  const before = await pagesBehind([old]);
-  const after = await pagesBehind([fresh]);
-  if (!oldIsFolder) return [{ path: fresh, old: before[0]!, fresh: after[0]! }];
-  const paths = [...new Set([...before, ...after].map((page) => page.path))].sort();
-  return paths.map((path) => ({
-    path,
-    old: before.find((page) => page.path === path) ?? null,
-    fresh: after.find((page) => page.path === path) ?? null,
-  }));
+async function* pairsOf(before: Opened, after: Opened, how: How): AsyncGenerator<Pair> {
+  if (before.wholes.length === 0) {
+    const [old, fresh] = [before.pages[0]!, after.pages[0]!];
+    yield { path: fresh.path, old: await openAt(old, how, null), fresh: await openAt(fresh, how, null) };
+    return;
+  }
+  const [then, now] = [await knownIn(before), await knownIn(after)];
+  const paths = [...new Set([...then.pages.keys(), ...now.pages.keys()])].sort();
+  for (const path of paths) {
+    const [one, other] = [then.pages.get(path), now.pages.get(path)];
+    yield {
+      path,
+      old: one ? await openAt(one, how, then.neighbours) : null,
+      fresh: other ? await openAt(other, how, now.neighbours) : null,
+    };
+  }
 }
 
-async function compareOne({ path, old, fresh }: Pair, profile: Profile, scope: Scope | undefined): Promise<Compared> {
-  const [before, after] = [await open(old, scope), await open(fresh, scope)];
+/** The readable pages of a collection by path, and what they know of one another. */
+async function knownIn(opened: Opened): Promise<{ pages: Map<string, PageFile>; neighbours: Neighbours | null }> {
+  const session = new Session(opened);
+  try {
+    for await (const group of session.groups()) {
+      for (const { path, what } of group.whole!.troubles) process.stderr.write(`${path} ${what}\n`);
+      return { pages: new Map(group.pages.map((page) => [page.path, page])), neighbours: group.neighbours };
+    }
+    return { pages: new Map(), neighbours: null };
+  } finally {
+    await session.close();
+  }
+}
+
+async function openAt(file: PageFile, how: How, neighbours: Neighbours | null): Promise<Page> {
+  try {
+    return (await openPage(file, how, neighbours)).page;
+  } catch (error) {
+    if (error instanceof PageTrouble) throw new CallError(`${file.path} ${error.message}`);
+    throw error;
+  }
+}
+
+function compareOne({ path, old, fresh }: Pair, { profile, scope }: How): Compared {
+  const nothing = () => parsePage('', { scope: scope ?? 'fragment' });
+  const [before, after] = [old ?? nothing(), fresh ?? nothing()];
   const compared = compareAudits(
     selectFindings(auditPage(before).findings, profile),
     selectFindings(auditPage(after).findings, profile),
@@ -77,20 +99,13 @@ async function compareOne({ path, old, fresh }: Pair, profile: Profile, scope: S
   };
 }
 
-async function open(file: PageFile | null, scope: Scope | undefined): Promise<Page> {
-  if (!file) return parsePage('', { scope: scope ?? 'fragment' });
-  return parsePage(await readPage(file), {
-    xhtml: isNamedXhtml(file.path),
-    ...(scope ? { scope } : {}),
-    surroundings: surroundingsOf(file.file, file.path, null, []),
-  });
-}
-
-function asJson(results: readonly Compared[]): string {
+/** Findings of folders and packages say which page they are on. */
+function asJson(results: readonly Compared[], whole: boolean): string {
+  const on = (path: string, finding: ReportedFinding) => (whole ? { page: path, ...finding } : finding);
   const all = {
-    fixed: results.flatMap((one) => one.fixed),
-    kept: results.flatMap((one) => one.kept),
-    new: results.flatMap((one) => one.new),
+    fixed: results.flatMap(({ path, fixed }) => fixed.map((one) => on(path, one))),
+    kept: results.flatMap(({ path, kept }) => kept.map((pair) => ({ old: on(path, pair.old), new: on(path, pair.new) }))),
+    new: results.flatMap(({ path, new: brought }) => brought.map((one) => on(path, one))),
   };
   return `${JSON.stringify(all, null, 2)}\n`;
 }

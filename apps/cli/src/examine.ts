@@ -2,37 +2,28 @@ import {
   auditPage,
   elementAt,
   isCertain,
-  isNamedXhtml,
-  parsePage,
   REMEDIES,
   selectFindings,
   sentenceOf,
-  titleText,
   verdictOf,
   withActingRemedies,
   type Finding,
   type Page,
   type Profile,
-  type Scope,
-  type Surroundings,
 } from '@inkwell/core';
 import type { ReportedFinding, ReportedPage } from '@inkwell/formats';
+import type { PageFile } from './pages.ts';
+import { titleOf } from './surroundings.ts';
 
-/** Audits one page's text under a profile. The same text and profile give the same report, byte for byte. */
-export function examine(
-  path: string,
-  source: string,
-  profile: Profile,
-  scope: Scope | undefined,
-  surroundings: Surroundings,
-): ReportedPage {
-  const page = parsePage(source, { ...(scope ? { scope } : {}), xhtml: isNamedXhtml(path), surroundings });
+/** Audits one page under a profile. The same page and profile give the same report, byte for byte. */
+export function examine(file: PageFile, page: Page, profile: Profile): ReportedPage {
   const findings = withActingRemedies(page, selectFindings(auditPage(page).findings, profile));
   return {
-    path,
-    title: titleText(page),
+    path: file.path,
+    title: titleOf(page, file),
     scope: page.scope,
     verdict: verdictOf(findings, profile),
+    ...(file.listed === false ? { listed: false } : {}),
     findings: findings.map((finding) => reported(page, finding)),
   };
 }

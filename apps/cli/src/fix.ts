@@ -1,103 +1,179 @@
-import { createTwoFilesPatch } from 'diff';
-import {
-  applyRemedy,
-  auditPage,
-  editsAlong,
-  isCertain,
-  isNamedXhtml,
-  fixCertain,
-  offersFor,
-  parseAgain,
-  parsePage,
-  REMEDIES,
-  ruleOf,
-  RULES,
-  selectFindings,
-  sentenceOf,
-  verdictOf,
-  type Edit,
-  type Finding,
-  type FixedCertain,
-  type Inputs,
-  type Page,
-  type Profile,
-} from '@inkwell/core';
+import { cp, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { dirname, join, resolve, sep } from 'node:path';
+import { ruleOf, RULES, type Inputs } from '@inkwell/core';
+import { spliceZip, type Mended, type SourceFile } from '@inkwell/formats';
 import { CallError, deliver, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
-import { encodeEdits, type Decoded } from '@inkwell/formats';
-import { pageAt, readBytes } from './pages.ts';
-import { surroundingsOf } from './surroundings.ts';
+import { Session, type Group } from './known.ts';
+import type { MendedPage, MendWish } from './mend.ts';
+import { openPaths, readPage, type Opened, type PageFile, type Whole } from './pages.ts';
+import type { How } from './surroundings.ts';
+import type { Task } from './tasks.ts';
 
-/** `inkwell fix`: fixes one page by minimal edits, and says on standard error what was fixed. */
+/** `inkwell fix`: fixes a page, or the pages of a package, by minimal edits, and says what was fixed. */
 export async function fixCommand(args: string[]): Promise<number> {
   const { values, positionals } = readCall(args, {
     only: { type: 'string' },
     finding: { type: 'string' },
     remedy: { type: 'string' },
     set: { type: 'string', multiple: true },
+    page: { type: 'string' },
     out: { type: 'string' },
     diff: { type: 'boolean' },
     profile: { type: 'string' },
     scope: { type: 'string' },
     css: { type: 'string', multiple: true },
   });
-  if (positionals.length !== 1) throw new CallError('fix needs one FILE, or - for standard input');
-  const [file, profile, scope] = [await pageAt(positionals[0]!), await profileFrom(values.profile), scopeNamed(values.scope)];
-  const { bytes, read } = await readBytes(file);
-  const page = parsePage(read.text, {
-    ...(scope ? { scope } : {}),
-    xhtml: isNamedXhtml(file.path),
-    surroundings: surroundingsOf(file.file, file.path, null, await sheetsFrom(values.css)),
-  });
-  const { after, fixed, moves, declined } =
-    values.finding === undefined
-      ? fixAll(page, rulesNamed(values.only), profile, values)
-      : fixOne(page, values.finding, values.remedy, inputsFrom(values.set));
-  await deliver(
-    values.diff ? differenceOf(file.path, page.source, after) : bytesOf(file.path, bytes, read, editsAlong(moves, after)),
-    values.out,
-  );
-  process.stderr.write(
-    `${fixed.length === 0 ? 'Nothing was fixed' : `Fixed ${fixed.length}: ${fixed.map((finding) => sentenceOf(finding)).join('; ')}`}. ${declined.map(leftAlone).join('')}${leftOver(page, after, profile)}\n`,
-  );
-  return verdictAfter(page, after, profile) === 'held' ? 1 : 0;
-}
-
-/** The page's bytes after the edits, in the encoding it was read in. */
-function bytesOf(path: string, bytes: Uint8Array, read: Decoded, edits: readonly Edit[]): Uint8Array {
-  const written = encodeEdits(bytes, read, edits);
-  if (written.ok) return written.bytes;
-  const letters = written.letters.map((letter) => `“${letter}” (write &#${letter.codePointAt(0)};)`).join(', ');
-  throw new CallError(
-    `${path} is in ${read.encoding}, which has no ${letters}; write it as that character reference, or save the page as UTF-8 first`,
-  );
-}
-
-/** A patch in the unified form; nothing where nothing differs, as from other tools that compare. */
-function differenceOf(path: string, before: string, after: string): string {
-  return before === after ? '' : createTwoFilesPatch(path, path, before, after, 'before', 'after');
-}
-
-function fixAll(page: Page, only: string[] | undefined, profile: Profile, values: { remedy?: string; set?: string[] }): FixedCertain {
-  if (values.remedy !== undefined || values.set !== undefined)
+  if (positionals.length !== 1) throw new CallError('fix needs one PATH: an HTML file, a folder, a package, or - for standard input');
+  const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
+  if (values.finding === undefined && (values.remedy !== undefined || values.set !== undefined))
     throw new CallError('--remedy and --set belong to one finding: name it with --finding');
-  return fixCertain(page, only, profile);
+  const one = values.finding === undefined ? null : { finding: values.finding, remedy: values.remedy, inputs: inputsFrom(values.set) };
+  const wish: MendWish = { only: rulesNamed(values.only), one, diff: values.diff === true };
+  const opened = await openPaths(positionals);
+  return opened.wholes.length > 0 ? fixWhole(opened, how, wish, values) : fixPage(opened.pages[0]!, how, wish, values.out);
 }
 
-function fixOne(page: Page, fingerprint: string, remedy: string | undefined, inputs: Inputs): FixedCertain {
-  const finding = auditPage(page).findings.find((one) => one.fingerprint === fingerprint);
-  if (!finding) throw new CallError(`no finding of this page has the fingerprint ${fingerprint}; inkwell audit --format json shows them`);
-  const name = remedy ?? finding.remedies.find((one) => isCertain(REMEDIES[one], finding.rule));
-  if (name === undefined || !finding.remedies.some((one) => one === name))
-    throw new CallError(
-      `${name === undefined ? 'name a --remedy' : `${finding.rule} has no remedy ${name}`}; it has ${finding.remedies.join(', ') || 'none'}`,
-    );
-  const offer = offersFor(page, finding).find((one) => one.name === name);
-  const unknown = Object.keys(inputs).find((key) => !offer?.fields.some((field) => field.name === key));
-  if (unknown !== undefined)
-    throw new CallError(`${name} asks for ${offer?.fields.map((field) => field.name).join(', ') || 'nothing'}, not for ${unknown}`);
-  const result = applyRemedy(page, finding, name, { ...offer?.inputs, ...inputs });
-  if (!result.ok) throw new CallError(`${name} was not applied: ${result.reason}`);
-  return { after: result.value.after, fixed: [finding], moves: result.value.change, declined: [] };
+async function fixPage(file: PageFile, how: How, wish: MendWish, out: string | undefined): Promise<number> {
+  const session = new Session({ pages: [file], wholes: [] });
+  for await (const group of session.groups()) {
+    for await (const { value } of session.results<'mend'>(group, [{ kind: 'mend', pages: [file], how, wish }], () => file.path)) {
+      const page = value.pages[0]!;
+      await deliver(wish.diff ? page.diff : (value.bytes ?? (await readPage(file)).bytes), out);
+      process.stderr.write(`${summary(page)}\n`);
+      return page.verdict === 'held' ? 1 : 0;
+    }
+  }
+  return 0;
+}
+
+function summary({ fixed, declined, left }: MendedPage): string {
+  return `${fixed.length === 0 ? 'Nothing was fixed' : `Fixed ${fixed.length}: ${fixed.join('; ')}`}. ${declined
+    .map((one) => `Left alone: ${one}. `)
+    .join('')}${left === 0 ? 'Nothing is left' : `${left} left for a person`}`;
+}
+
+interface Wanted {
+  page?: string | undefined;
+  out?: string | undefined;
+}
+
+async function fixWhole(opened: Opened, how: How, wish: MendWish, { page, out }: Wanted): Promise<number> {
+  const whole = opened.wholes[0]!;
+  if (wish.one && page === undefined) throw new CallError('--finding in a folder or package needs --page: the path of its page');
+  if (page !== undefined && !opened.pages.some(({ path }) => path === page))
+    throw new CallError(`${whole.root} has no page ${page}; inkwell inspect ${whole.root} --view pages names them`);
+  if (out !== undefined) await refuseOut(whole, out);
+  const session = new Session(opened);
+  const told = new Told(wish.diff, out !== undefined);
+  try {
+    if (opened.pages.length === 0) process.stderr.write(`${whole.root} holds no HTML pages. `);
+    const first = await session.groups().next();
+    await write(whole, out, first.done ? none() : mendedFiles(session, first.value, how, wish, page, told));
+    told.troubles(whole);
+  } finally {
+    await session.close();
+  }
+  process.stderr.write(`${told.sum()}\n`);
+  return told.held > 0 ? 1 : 0;
+}
+
+async function* none(): AsyncGenerator<{ file: SourceFile; bytes: Uint8Array }> {
+  // A package without pages is written as it is.
+}
+
+/** Each file whose pages were fixed, in the order in which files lie in their archive. */
+async function* mendedFiles(session: Session, group: Group, how: How, wish: MendWish, page: string | undefined, told: Told) {
+  const whole = group.whole!;
+  const byFile = new Map<string, PageFile[]>();
+  for (const one of group.pages) {
+    const file = one.path.slice(0, one.inside === null ? undefined : one.path.length - one.inside.length - 1);
+    byFile.set(file, [...(byFile.get(file) ?? []), one]);
+  }
+  const files = whole.files.filter(({ path }) => byFile.has(path)).sort((a, b) => offsetOf(a) - offsetOf(b));
+  const tasks = files.map((file): Task<'mend'> => {
+    const pages = byFile.get(file.path)!;
+    return { kind: 'mend', pages: page === undefined ? pages : pages.filter(({ path }) => path === page), how, wish };
+  });
+  const fileOf = new Map(tasks.map((task, nth) => [task, files[nth]!]));
+  const asked = tasks.filter(({ pages }) => pages.length > 0);
+  for await (const { task, value } of session.results<'mend'>(group, asked, (one) => fileOf.get(one)!.path)) {
+    for (const one of value.pages) told.page(one);
+    if (value.bytes) yield { file: fileOf.get(task)!, bytes: value.bytes };
+  }
+}
+
+const offsetOf = ({ place }: SourceFile) => (place.in === 'zip' ? place.data.at : 0);
+
+async function refuseOut(whole: Whole, out: string): Promise<void> {
+  const [from, to] = [resolve(whole.root), resolve(out)];
+  if (from === to) throw new CallError(`${out} is the package itself; name another place with --out`);
+  if (whole.directory) return;
+  if (to.startsWith(`${from}${sep}`)) throw new CallError(`${out} lies in the folder itself; name another place with --out`);
+  const there = await readdir(to).catch((error: NodeJS.ErrnoException) => (error.code === 'ENOENT' ? [] : null));
+  if (there === null || there.length > 0) throw new CallError(`${out} is there already; name a new folder with --out`);
+}
+
+/** Writes a folder or package with its mended files; without a place, only goes through them. */
+async function write(whole: Whole, out: string | undefined, files: AsyncIterable<{ file: SourceFile; bytes: Uint8Array }>): Promise<void> {
+  if (out === undefined) {
+    for await (const mended of files) void mended;
+  } else if (whole.directory) await writeZip(whole, out, files);
+  else {
+    await cp(whole.root, out, { recursive: true, verbatimSymlinks: true, preserveTimestamps: true });
+    for await (const { file, bytes } of files) await writeFile(join(out, file.path), bytes);
+  }
+}
+
+async function writeZip(whole: Whole, out: string, files: AsyncIterable<{ file: SourceFile; bytes: Uint8Array }>): Promise<void> {
+  const directory = whole.directory!;
+  const byPlace = new Map(directory.entries.map((entry) => [entry.at, entry]));
+  const mended = async function* (): AsyncGenerator<Mended> {
+    for await (const { file, bytes } of files) yield { entry: byPlace.get(offsetOf(file))!, bytes };
+  };
+  // Written beside and moved into place: a call that is stopped leaves nothing half done.
+  const beside = `${out}.${process.pid}.part`;
+  try {
+    await mkdir(dirname(resolve(out)), { recursive: true });
+    await spliceZip(directory, mended(), beside);
+    await rename(beside, out);
+  } catch (error) {
+    await rm(beside, { force: true });
+    const { code } = error as NodeJS.ErrnoException;
+    if (code && (await stat(whole.root).catch(() => null)))
+      throw new CallError(`${out} could not be written (${code}); choose another place with --out`);
+    throw error;
+  }
+}
+
+/** What is told of the pages of a package, as they go by. */
+class Told {
+  held = 0;
+  private readonly sums = { pages: 0, mended: 0, fixed: 0, left: 0 };
+
+  constructor(
+    private readonly diff: boolean,
+    private readonly writes: boolean,
+  ) {}
+
+  page(page: MendedPage): void {
+    this.sums.pages++;
+    this.sums.fixed += page.fixed.length;
+    this.sums.left += page.left;
+    if (page.fixed.length > 0) this.sums.mended++;
+    if (page.verdict === 'held') this.held++;
+    if (this.diff) process.stdout.write(page.diff);
+    else if (page.fixed.length + page.declined.length > 0)
+      process[this.writes ? 'stderr' : 'stdout'].write(`${page.path}: ${summary(page)}\n`);
+  }
+
+  troubles({ troubles }: Whole): void {
+    for (const { path, what } of troubles) process.stderr.write(`${path} ${what}\n`);
+  }
+
+  sum(): string {
+    const { pages, mended, fixed, left } = this.sums;
+    return `${pages} ${pages === 1 ? 'page' : 'pages'}: ${this.writes ? 'fixed' : 'would fix'} ${fixed} on ${mended} of them; ${left} left for a person`;
+  }
 }
 
 function rulesNamed(only: string | undefined): string[] | undefined {
@@ -118,22 +194,4 @@ function inputsFrom(pairs: readonly string[] = []): Inputs {
       return [pair.slice(0, at), pair.slice(at + 1)];
     }),
   );
-}
-
-function findingsAfter(page: Page, after: string, profile: Profile): Finding[] {
-  return selectFindings(auditPage(parseAgain(page, after)).findings, profile);
-}
-
-/** What could have been fixed without a word, had it done no harm. */
-function leftAlone({ finding, reason }: FixedCertain['declined'][number]): string {
-  return `Left alone: ${sentenceOf(finding)} (line ${finding.at.line}), for ${reason}. `;
-}
-
-function verdictAfter(page: Page, after: string, profile: Profile) {
-  return verdictOf(findingsAfter(page, after, profile), profile);
-}
-
-function leftOver(page: Page, after: string, profile: Profile): string {
-  const { length } = findingsAfter(page, after, profile);
-  return length === 0 ? 'Nothing is left' : `${length} left for a person`;
 }

@@ -125,7 +125,7 @@ test.each<[string, string[], string]>([
 test.each<[string, string[], RegExp]>([
   ['no view', ['inspect', 'page.html'], /inspect needs --view: outline, names/],
   ['a view that is none', ['inspect', 'page.html', '--view', 'smells'], /smells/],
-  ['two files', ['inspect', 'page.html', 'page.html', '--view', 'links'], /one FILE/],
+  ['two files', ['inspect', 'page.html', 'page.html', '--view', 'links'], /one PATH/],
   ['a style sheet that is not there', ['inspect', 'page.html', '--view', 'colours', '--css', 'gone.css'], /gone\.css/],
 ])('%s is answered in one line', (_shows, args, reason) => {
   const { status, error } = call(args);

@@ -1,79 +1,67 @@
-import {
-  inspectColours,
-  inspectImages,
-  inspectLinks,
-  inspectLists,
-  inspectNames,
-  inspectOutline,
-  inspectTables,
-  isNamedXhtml,
-  parsePage,
-  speakPage,
-  type Page,
-} from '@inkwell/core';
-import { CallError, oneOf, readCall, scopeNamed, sheetsFrom } from './call.ts';
-import { pageAt, readPage } from './pages.ts';
-import { surroundingsOf } from './surroundings.ts';
+import { toCsvTable } from '@inkwell/formats';
+import { CallError, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
+import { Session, type Group } from './known.ts';
+import { openPaths, type PageFile } from './pages.ts';
+import type { How } from './surroundings.ts';
+import type { Task } from './tasks.ts';
+import { VIEW_NAMES, viewLine, type OnePage, type ViewName } from './views.ts';
 
-interface View {
-  rows(page: Page): readonly object[];
-  /** One row as a line for people. */
-  line(row: never): string;
-}
+const FORMATS = ['text', 'json', 'csv'] as const;
 
-const view = <T extends object>(rows: (page: Page) => readonly T[], line: (row: T) => string): View => ({
-  rows,
-  line: line as (row: never) => string,
-});
-
-const VIEWS: Readonly<Record<string, View>> = {
-  outline: view(inspectOutline, (row) => `${'  '.repeat(Math.max(0, row.level - 1))}${row.level}  ${row.text || '(blank)'}`),
-  names: view(
-    inspectNames,
-    (row) =>
-      `${row.role}${row.level ? ` ${row.level}` : ''}  “${row.name}”${row.description ? `  described as “${row.description}”` : ''}  ${row.path}`,
-  ),
-  colours: view(
-    inspectColours,
-    (row) =>
-      `${row.ratio.toFixed(2)} to 1${row.ratio < row.required ? `, ${row.required} needed` : ''}${row.certain ? '' : ', not certain'}  ${row.color} on ${row.background}, ${row.fontSizePx} px, ${row.fontWeight}  “${row.text.trim().slice(0, 50)}”`,
-  ),
-  tables: view(
-    inspectTables,
-    (row) => `${row.use}  ${row.rows} rows, ${row.columns} columns  ${row.caption ? `“${row.caption}”` : 'no caption'}  ${row.path}`,
-  ),
-  lists: view(inspectLists, (row) => `${'  '.repeat(row.depth)}${row.kind}, ${row.items} items${row.typed ? ', typed' : ''}  ${row.path}`),
-  links: view(
-    inspectLinks,
-    (row) =>
-      `“${row.name}”  ${row.href || '(no address)'}${row.newWindow ? ', new window' : ''}${row.problems.length > 0 ? `  ${row.problems.join(', ')}` : ''}`,
-  ),
-  images: view(
-    inspectImages,
-    (row) => `${row.fileName || '(no file)'}  ${row.decorative ? 'decorative' : row.alt === null ? 'no alternative' : `“${row.alt}”`}`,
-  ),
-  spoken: view(speakPage, (row) => row.says),
-};
-
-/** `inkwell inspect`: what the engine knows of one page. */
+/** `inkwell inspect`: what the engine knows of a page, or of the pages of a package. */
 export async function inspectCommand(args: string[]): Promise<number> {
   const { values, positionals } = readCall(args, {
     view: { type: 'string' },
     json: { type: 'boolean' },
+    format: { type: 'string' },
+    profile: { type: 'string' },
     scope: { type: 'string' },
     css: { type: 'string', multiple: true },
   });
-  if (positionals.length !== 1) throw new CallError('inspect needs one FILE, or - for standard input');
-  if (values.view === undefined) throw new CallError(`inspect needs --view: ${Object.keys(VIEWS).join(', ')}`);
-  const { rows, line } = VIEWS[oneOf('--view', values.view, Object.keys(VIEWS))]!;
-  const file = await pageAt(positionals[0]!);
-  const scope = scopeNamed(values.scope);
-  const page = parsePage(await readPage(file), {
-    xhtml: isNamedXhtml(file.path),
-    ...(scope ? { scope } : {}),
-    surroundings: surroundingsOf(file.file, file.path, null, await sheetsFrom(values.css)),
-  });
-  const found = rows(page);
-  process.stdout.write(values.json ? `${JSON.stringify(found, null, 2)}\n` : found.map((row) => `${line(row as never)}\n`).join(''));
+  if (positionals.length !== 1) throw new CallError('inspect needs one PATH: an HTML file, a folder, a package, or - for standard input');
+  if (values.view === undefined) throw new CallError(`inspect needs --view: ${VIEW_NAMES.join(', ')}`);
+  const view = oneOf('--view', values.view, VIEW_NAMES);
+  const format = values.json ? 'json' : oneOf('--format', values.format, FORMATS);
+  const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
+  const rows = await rowsOf(positionals[0]!, view, how);
+  if (format === 'json') process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`);
+  else if (format === 'csv') process.stdout.write(toCsvTable(rows));
+  else
+    for (const row of rows)
+      process.stdout.write(`${'page' in row && view !== 'pages' ? `${String(row.page)}: ` : ''}${viewLine(view, row)}\n`);
   return 0;
+}
+
+/** The rows of one page; of a package those of all pages, each with its page. */
+async function rowsOf(path: string, view: ViewName, how: How): Promise<object[]> {
+  const session = new Session(await openPaths([path]));
+  const rows: object[] = [];
+  try {
+    for await (const group of session.groups()) {
+      const tasks = group.pages.map((page): Task<'view'> => ({ kind: 'view', page, how, view }));
+      for await (const { task, value } of session.results<'view'>(group, tasks, ({ page }) => page.path))
+        for (const row of value) rows.push(placed(row, task.page, group, view));
+      for (const { path: where, what } of group.whole?.troubles ?? []) process.stderr.write(`${where} ${what}\n`);
+    }
+  } finally {
+    await session.close();
+  }
+  return rows;
+}
+
+function placed(row: object, page: PageFile, { whole }: Group, view: ViewName): object {
+  if (view !== 'pages') return whole ? { page: page.path, ...row } : row;
+  const { title, ...about } = row as OnePage;
+  const { scope, ...rest } = about;
+  return { path: page.path, title: title || page.title, scope, contentType: contentTypeOf(page, whole?.kind), ...rest };
+}
+
+const KINDS: Readonly<Record<string, string>> = { course: 'lesson', book: 'chapter', site: 'article' };
+
+/** What sort of page it most likely is, by where it lies. */
+export function contentTypeOf({ inside }: PageFile, kind: string | undefined): string {
+  const holder = /^\/(\w+)/.exec(inside ?? '')?.[1];
+  if (holder === 'topic') return 'discussion';
+  if (holder === 'assignment') return 'assignment';
+  return holder === undefined ? (KINDS[kind ?? 'site'] ?? 'article') : 'question';
 }

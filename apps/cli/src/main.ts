@@ -7,7 +7,7 @@ import { fixCommand } from './fix.ts';
 import { HELP } from './help.ts';
 import { inspectCommand } from './inspect.ts';
 import { rulesCommand } from './rules.ts';
-import { serveAudits } from './pool.ts';
+import { serveTasks } from './pool.ts';
 
 const COMMANDS: Record<string, (args: string[]) => Promise<number>> = {
   audit: auditCommand,
@@ -47,4 +47,4 @@ if (isMainThread) {
       process.exitCode = 2;
     },
   );
-} else serveAudits();
+} else serveTasks();

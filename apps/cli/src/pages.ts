@@ -1,70 +1,119 @@
-import { readdir, readFile, stat } from 'node:fs/promises';
-import { join } from 'node:path';
-import { decodeHtml, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
+import { open } from 'node:fs/promises';
+import { stat } from 'node:fs/promises';
+import {
+  decodeHtml,
+  folderSource,
+  LARGEST_PAGE,
+  limitsFrom,
+  pagesInXml,
+  readCollection,
+  readPlace,
+  RefusedZip,
+  UnreadableEntry,
+  zipSource,
+  type Collection,
+  type DecodeFailure,
+  type Decoded,
+  type Directory,
+  type EntryPlace,
+  type Inside,
+  type ZipRefusal,
+} from '@inkwell/formats';
 import { CallError } from './call.ts';
-import { addressIn } from './surroundings.ts';
 
 export interface PageFile {
-  /** As it is reported: relative to the folder that was named. */
+  /** As it is reported: its name in its collection, or the path that was given. */
   path: string;
-  /** Where it is read from; null for standard input. */
-  file: string | null;
-  /** The folder it was found in, when one was named: its pages know of one another. */
-  folder: Folder | null;
+  /** Where its file is read from; null for standard input. */
+  place: EntryPlace | null;
+  /** The element of an XML file that holds it; null when the file is the page. */
+  inside: string | null;
+  /** What its manifest calls it; '' when nothing does. */
+  title: string;
+  /** Whether a manifest names it; null where there is none. */
+  listed: boolean | null;
+  /** Of the collections of a call, which one it is in: its pages know of one another. Null for a page alone. */
+  of: number | null;
 }
 
-export interface Folder {
+/** A folder or a package of a call. */
+export interface Whole extends Collection {
+  /** The path that was given. */
   root: string;
-  /** Paths of all its files, relative to it. */
-  files: readonly string[];
+  /** The archive's directory; null for a folder. */
+  directory: Directory | null;
 }
 
-const PAGE_NAME = /\.x?html?$/i;
+export interface Opened {
+  pages: PageFile[];
+  wholes: Whole[];
+}
 
-/** The pages behind the paths of a call, folders searched in name order. */
-export async function pagesBehind(paths: readonly string[]): Promise<PageFile[]> {
-  const found: PageFile[] = [];
+/** The pages behind the paths of a call; those of folders and packages in reading order, but for a site's, whose links are not read yet. */
+export async function openPaths(paths: readonly string[]): Promise<Opened> {
+  const opened: Opened = { pages: [], wholes: [] };
   for (const path of paths) {
-    if (path === '-') found.push({ path: '-', file: null, folder: null });
-    else if (await isFolder(path)) found.push(...(await pagesIn(path)));
-    else found.push({ path, file: path, folder: null });
+    const whole = await wholeAt(path);
+    if (whole) {
+      const of = opened.wholes.push(whole) - 1;
+      for (const { path: name, file, inside, title, listed } of whole.pages)
+        opened.pages.push({ path: name, place: file.place, inside, title, listed, of });
+    } else opened.pages.push(alone(path));
   }
-  return found;
+  return opened;
 }
 
-/** One page by its path; a folder is refused. */
-export async function pageAt(path: string): Promise<PageFile> {
-  if (path !== '-' && (await isFolder(path))) throw new CallError(`${path} is a folder; name one HTML file in it`);
-  return { path, file: path === '-' ? null : path, folder: null };
+/** The page at a path that is no folder and no package. */
+function alone(path: string): PageFile {
+  return { path, place: path === '-' ? null : { in: 'folder', file: path }, inside: null, title: '', listed: null, of: null };
 }
 
-export async function isFolder(path: string): Promise<boolean> {
+/** The collection at a path; null when there is one page. What it is is told from what is inside. */
+async function wholeAt(path: string): Promise<Whole | null> {
+  const kind = path === '-' ? 'page' : await kindOf(path);
+  if (kind === 'page') return null;
+  const source = kind === 'folder' ? await folderSource(path) : await zipAt(path);
+  const collection = await readCollection(source);
+  if (kind === 'folder' && collection.pages.length === 0)
+    throw new CallError(`${path} holds no HTML pages; name a folder with .html files in it`);
+  return { ...collection, root: path, directory: source.directory };
+}
+
+async function kindOf(path: string): Promise<'folder' | 'zip' | 'page'> {
   const about = await stat(path).catch((error: NodeJS.ErrnoException) => {
     throw new CallError(
-      `${path} ${error.code === 'ENOENT' ? 'does not exist' : `cannot be read (${error.code})`}; name an HTML file or a folder`,
+      `${path} ${error.code === 'ENOENT' ? 'does not exist' : `cannot be read (${error.code})`}; name an HTML file, a folder or a package`,
     );
   });
-  return about.isDirectory();
+  if (about.isDirectory()) return 'folder';
+  const file = await open(path).catch((error: NodeJS.ErrnoException) => {
+    throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
+  });
+  try {
+    const head = Buffer.alloc(4);
+    await file.read(head, 0, 4, 0);
+    return ['PK\u0003\u0004', 'PK\u0005\u0006'].includes(head.toString('latin1')) ? 'zip' : 'page';
+  } finally {
+    await file.close();
+  }
 }
 
-async function pagesIn(folder: string): Promise<PageFile[]> {
-  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
-  const all = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
-  const linked = await Promise.all(
-    entries.filter((entry) => entry.isSymbolicLink()).map((entry) => linkAddress(folder, join(entry.parentPath, entry.name))),
-  );
-  const files = all.filter((file) => PAGE_NAME.test(file));
-  const known: Folder = { root: folder, files: [...all.map((file) => addressIn(folder, file)), ...linked.filter((one) => one !== null)] };
-  if (files.length === 0) throw new CallError(`${folder} holds no HTML pages; name a folder with .html files in it`);
-  return files.map((file) => ({ file, path: addressIn(folder, file), folder: known })).sort((a, b) => (a.path < b.path ? -1 : 1));
-}
+const REFUSALS: Record<ZipRefusal, string> = {
+  'not a zip': 'is no zip archive; name a .zip, a course package or an EPUB',
+  damaged: 'cannot be opened: its directory is missing or damaged; get it anew from where it came',
+  'too many entries': 'holds too many entries; split it, or raise INKWELL_MOST_ENTRIES',
+  'too large': 'is too large unpacked; split it, or raise INKWELL_MOST_UNPACKED_MB',
+  bomb: 'unpacks to far more than a collection of pages would, and was not opened; raise INKWELL_MOST_RATIO if you trust it',
+  outside: 'would write outside its own folder, and was not opened',
+};
 
-/**
- * A link to a file or folder elsewhere is there for whoever follows an address to it, and is not followed here; a folder ends in a slash.
- */
-async function linkAddress(folder: string, file: string): Promise<string | null> {
-  const about = await stat(file).catch(() => null);
-  return about && `${addressIn(folder, file)}${about.isDirectory() ? '/' : ''}`;
+async function zipAt(path: string) {
+  try {
+    return await zipSource(path, limitsFrom(process.env));
+  } catch (error) {
+    if (!(error instanceof RefusedZip)) throw error;
+    throw new CallError(`${path} ${REFUSALS[error.reason]} (${error.message})`);
+  }
 }
 
 const FAILURES: Record<DecodeFailure, string> = {
@@ -73,22 +122,36 @@ const FAILURES: Record<DecodeFailure, string> = {
   'not-html': 'is no page of text; name an HTML file',
 };
 
-/** A page's decoded text; a CallError that names it when it cannot be had. */
-export async function readPage(page: PageFile): Promise<string> {
-  return (await readBytes(page)).read.text;
+/** A page as it was read: its HTML, and the bytes and text of the file it lies in. */
+export interface PageRead {
+  html: string;
+  bytes: Uint8Array;
+  read: Decoded;
+  /** Where it lies in an XML file. */
+  inside: Inside | null;
 }
 
-/** The same, with the bytes it was read from. */
-export async function readBytes({ path, file }: PageFile): Promise<{ bytes: Uint8Array; read: Decoded }> {
-  const bytes =
-    file === null
-      ? await standardInput()
-      : await readFile(file).catch((error: NodeJS.ErrnoException) => {
-          throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
-        });
+/** Why a page could not be read: the end of a sentence. */
+export class PageTrouble extends Error {}
+
+/** A page's text; PageTrouble when it cannot be had. */
+export async function readPage({ place, inside }: Pick<PageFile, 'place' | 'inside'>): Promise<PageRead> {
+  const bytes = place === null ? await standardInput() : await bytesAt(place);
   const read = decodeHtml(bytes);
-  if (!read.ok) throw new CallError(`${path} ${FAILURES[read.reason]}`);
-  return { bytes, read };
+  if (!read.ok) throw new PageTrouble(FAILURES[read.reason]);
+  if (inside === null) return { html: read.text, bytes, read, inside: null };
+  const found = pagesInXml(read.text).find(({ path }) => path === inside);
+  if (!found) throw new PageTrouble('is not in its XML file any more');
+  return { html: found.html, bytes, read, inside: found };
+}
+
+async function bytesAt(place: EntryPlace): Promise<Uint8Array> {
+  try {
+    return await readPlace(place, LARGEST_PAGE);
+  } catch (error) {
+    if (error instanceof UnreadableEntry) throw new PageTrouble(error.message);
+    throw error;
+  }
 }
 
 async function standardInput(): Promise<Uint8Array> {

@@ -1,26 +1,61 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
-import { dirname, join, normalize, relative, sep } from 'node:path';
-import { surroundingsFrom, type Neighbours, type Surroundings } from '@inkwell/core';
+import { dirname, join, normalize } from 'node:path';
+import {
+  isNamedXhtml,
+  parsePage,
+  surroundingsFrom,
+  titleText,
+  type Neighbours,
+  type Page,
+  type Profile,
+  type Scope,
+  type Surroundings,
+} from '@inkwell/core';
+import { readPage, type PageFile, type PageRead } from './pages.ts';
+
+/** What applies to every page of a call. */
+export interface How {
+  profile: Profile;
+  scope: Scope | undefined;
+  /** Texts of style sheets that apply besides the pages' own. */
+  sheets: readonly string[];
+}
 
 /** Longest style sheet that is read. */
-const LONGEST_SHEET = 2_000_000;
+export const LONGEST_SHEET = 2_000_000;
 
 /**
- * What is known of a page from the files around it: the style sheets it links to, and, in a folder, its neighbours. `sheets` are texts
- * of sheets that apply besides its own.
+ * What is known of a page from the files around it: the style sheets it links to, and, in a folder or package, its neighbours. `sheets`
+ * are texts of sheets that apply besides its own.
  */
-export function surroundingsOf(
-  file: string | null,
-  address: string,
-  neighbours: Neighbours | null,
-  sheets: readonly string[],
-): Surroundings {
-  const known = neighbours ? surroundingsFrom({ address, scope: 'document', title: '' }, neighbours) : {};
+function surroundingsOf(page: PageFile, neighbours: Neighbours | null, sheets: readonly string[]): Surroundings {
+  const { path, title, place } = page;
+  const known = neighbours ? surroundingsFrom({ address: path, scope: title === '' ? 'document' : 'fragment', title }, neighbours) : {};
   return {
     ...known,
     extraSheets: sheets,
-    ...(file === null ? {} : { sheetAt: (href: string, from: string) => sheetBeside(file, href, from) }),
+    ...(place?.in === 'folder' ? { sheetAt: (href: string, from: string) => sheetBeside(place.file, href, from) } : {}),
   };
+}
+
+/** A page in its surroundings, and where it was read from. */
+export async function openPage(
+  file: PageFile,
+  { scope, sheets = [] }: Partial<How>,
+  neighbours: Neighbours | null = null,
+): Promise<{ page: Page; read: PageRead }> {
+  const read = await readPage(file);
+  const page = parsePage(read.html, {
+    ...(scope ? { scope } : {}),
+    xhtml: file.inside === null && isNamedXhtml(file.path),
+    surroundings: surroundingsOf(file, neighbours, sheets),
+  });
+  return { page, read };
+}
+
+/** A page's own title, else what its manifest calls it. */
+export function titleOf(page: Page, file: PageFile): string {
+  return titleText(page) || file.title;
 }
 
 /** A sheet on disk that a page or another sheet names by a relative address. `from`: path of the sheet that imports it. */
@@ -37,9 +72,4 @@ function safely(address: string): string {
   } catch {
     return address;
   }
-}
-
-/** The address of a file in a folder: its path with forward slashes. */
-export function addressIn(folder: string, file: string): string {
-  return relative(folder, file).split(sep).join('/');
 }

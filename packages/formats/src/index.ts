@@ -1,5 +1,22 @@
 export { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE, type Decoded, type DecodeFailure } from './html/decode.ts';
 export { encodeEdits, encodeText, type Encoded } from './html/encode.ts';
 export { PROFILE_SCHEMA, readProfile, writeProfile, type ProfileRead } from './profile/profile.ts';
+export { toCsvTable } from './reports/csv.ts';
 export { writeReport, type ReportFormat } from './reports/stream.ts';
-export type { ReportedFinding, ReportedPage, ReportHead, RuleText, RuleTexts } from './reports/report.ts';
+export type { ReportedCollection, ReportedFinding, ReportedPage, ReportHead, RuleText, RuleTexts } from './reports/report.ts';
+export { limitsFrom, type Limits } from './zip/limits.ts';
+export { RefusedZip, type Directory, type PackedEntry, type ZipRefusal } from './zip/directory.ts';
+export { UnreadableEntry } from './zip/entry.ts';
+export { spliceZip, type Mended } from './zip/splice.ts';
+export {
+  byCodePoint,
+  folderSource,
+  readPlace,
+  zipSource,
+  type EntryPlace,
+  type Source,
+  type SourceFile,
+  type Trouble,
+} from './packages/source.ts';
+export { readCollection, siteOrder, type Collection, type CollectionKind, type CollectionPage } from './packages/collection.ts';
+export { editsInXml, pagesInXml, type Inside } from './packages/insideXml.ts';

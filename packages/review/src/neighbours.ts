@@ -42,6 +42,7 @@ export async function neighboursOf(
     files: found.files,
     asked: targets,
     anchors,
+    ...(found.ledTo.length > 0 ? { ledTo: { [page.address]: found.ledTo } } : {}),
     alternatives,
     vocabulary,
     sheets: await sheetsBehind(

@@ -15,23 +15,43 @@ export interface Neighbours {
   asked?: readonly string[];
   /** Ids and names that links may lead to, by page. */
   anchors?: Readonly<Record<string, readonly string[]>>;
+  /** Ids and names of each page that others lead to. */
+  ledTo?: Readonly<Record<string, readonly string[]>>;
   /** Alternatives given to each image, by its path; each with the page that gives it. */
   alternatives?: Readonly<Record<string, readonly { page: string; alt: string }[]>>;
   /** The house's own words, which no neighbour gives but which come the same way. */
   vocabulary?: Vocabulary;
 }
 
+interface Places {
+  there: ReadonlySet<string> | undefined;
+  linkedFolders: readonly string[];
+}
+
+/** A collection of 100,000 files has thousands of pages that ask of them. */
+const knownPlaces = new WeakMap<Neighbours, Places>();
+
+function placesOf(neighbours: Neighbours): Places {
+  let places = knownPlaces.get(neighbours);
+  if (!places) {
+    const { files, titles } = neighbours;
+    places = {
+      there: files && new Set([...files, ...Object.keys(titles)]),
+      linkedFolders: (files ?? []).filter((file) => file.endsWith('/')),
+    };
+    knownPlaces.set(neighbours, places);
+  }
+  return places;
+}
+
 /** What hosts show for a folder. */
 const INDEXES = ['index.html', 'index.htm', 'index.xhtml', 'index.php', 'default.html', 'default.htm', 'Index.html'];
 
 /** What the engine may know of a page's place, from plain data. */
-export function surroundingsFrom(
-  page: { address: string; scope: string; title: string },
-  { titles, sheets = {}, files, asked, anchors, alternatives, vocabulary }: Neighbours,
-): Surroundings {
-  const there = files && new Set([...files, ...Object.keys(titles)]);
+export function surroundingsFrom(page: { address: string; scope: string; title: string }, neighbours: Neighbours): Surroundings {
+  const { titles, sheets = {}, asked, anchors, ledTo, alternatives, vocabulary } = neighbours;
+  const { there, linkedFolders } = placesOf(neighbours);
   const known = asked && new Set(asked);
-  const linkedFolders = (files ?? []).filter((file) => file.endsWith('/'));
   return {
     ...(page.scope === 'fragment' ? { shownTitle: page.title } : {}),
     ...(vocabulary ? { vocabulary, ...(vocabulary.colours?.length ? { houseColours: vocabulary.colours } : {}) } : {}),
@@ -46,6 +66,7 @@ export function surroundingsFrom(
       const found = path === null ? undefined : (anchors?.[path] ?? anchors?.[`${path}index.html`]);
       return found && new Set(found);
     },
+    isLedTo: (anchor) => ledTo?.[page.address]?.includes(anchor) ?? false,
     alternativesOf(address) {
       const path = resolveAddress(page.address, address);
       return (path === null ? [] : (alternatives?.[path] ?? [])).filter((one) => one.page !== page.address).map((one) => one.alt);
@@ -61,13 +82,19 @@ export function surroundingsFrom(
   };
 }
 
+/** A course's own name for the folder of its files, as texts inside XML use it (IMS Common Cartridge 1.1). */
+const FILE_BASE = /^(?:\$|%24)IMS-CC-FILEBASE(?:\$|%24)\/*/;
+/** The folder it most often stands for (common practice). */
+export const FILE_BASE_FOLDER = 'web_resources';
+
 /** A relative address seen from a page, as a path in the collection; null for one that leaves it. */
 export function resolveAddress(from: string, address: string): string | null {
   if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(address) || address.startsWith('#') || address === '') return null;
   const base = 'http://collection.invalid/';
+  const written = /^[$%]/.test(address) ? address.replace(FILE_BASE, `/${FILE_BASE_FOLDER}/`) : address;
   try {
     // Hosts and file systems take several slashes for one.
-    return decodeURIComponent(new URL(address, base + from).pathname.slice(1)).replace(/\/{2,}/g, '/');
+    return decodeURIComponent(new URL(written, base + from).pathname.slice(1)).replace(/\/{2,}/g, '/');
   } catch {
     return null;
   }

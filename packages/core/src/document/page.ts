@@ -38,6 +38,8 @@ export interface Surroundings {
   alternativesOf?: (address: string) => readonly string[];
   /** Ids and names on the page that a relative address leads to, when that page is known. */
   anchorsIn?: (address: string) => ReadonlySet<string> | undefined;
+  /** Whether another page, or a table of contents, leads to an id or name of this page. */
+  isLedTo?: (anchor: string) => boolean;
   /** Addresses of other pages of the collection that bear a title. */
   pagesTitled?: (title: string) => readonly string[];
   /** Whether a relative address leads to a page or file of the collection; undefined when that is not known. */

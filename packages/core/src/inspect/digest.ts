@@ -1,7 +1,8 @@
 import { resolveAddress, type Neighbours } from '../document/addresses.ts';
 import type { Page } from '../document/page.ts';
+import { tidy, valueOf } from '../document/tree.ts';
 import { images } from '../semantics/imageContext.ts';
-import { anchors } from '../semantics/links.ts';
+import { anchorOf, anchors } from '../semantics/links.ts';
 import { addressOf, writtenAlternative } from '../semantics/images.ts';
 import { titleText } from '../semantics/title.ts';
 
@@ -10,6 +11,8 @@ export interface Digest {
   address: string;
   title: string;
   anchors: string[];
+  /** Where in the collection it leads to, in document order: paths, each with the id or name there, or ''. */
+  links: { path: string; anchor: string }[];
   /** Images of the collection with the words they are given here. */
   images: { path: string; alt: string }[];
 }
@@ -20,16 +23,39 @@ export function digestOf(page: Page, address: string): Digest {
     const alt = writtenAlternative(image);
     return path && alt ? [{ path, alt }] : [];
   });
-  return { address, title: titleText(page), anchors: [...anchors(page).keys()], images: shown };
+  return { address, title: titleText(page), anchors: [...anchors(page).keys()], links: linksOf(page, address), images: shown };
 }
 
-/** What the pages of a whole collection know of one another. `files` are the paths of all its files. */
-export function neighboursFrom(digests: readonly Digest[], files: readonly string[], sheets: Readonly<Record<string, string>>): Neighbours {
+function linksOf(page: Page, address: string): Digest['links'] {
+  const found = new Map<string, { path: string; anchor: string }>();
+  for (const element of page.elements) {
+    if (element.tag !== 'a' && element.tag !== 'area') continue;
+    const href = tidy(valueOf(element, 'href') ?? '');
+    const path = resolveAddress(address, href);
+    if (path !== null && path !== address) found.set(`${path}#${anchorOf(href)}`, { path, anchor: anchorOf(href) });
+  }
+  return [...found.values()];
+}
+
+/**
+ * What the pages of a whole collection know of one another. `files` are the paths of all its files, `more` what leads to its pages besides
+ * them: a table of contents.
+ */
+export function neighboursFrom(
+  digests: readonly Digest[],
+  files: readonly string[],
+  sheets: Readonly<Record<string, string>>,
+  more: Digest['links'] = [],
+): Neighbours {
+  const ledTo: Record<string, string[]> = {};
+  for (const { path, anchor } of [...digests.flatMap((digest) => digest.links), ...more])
+    if (anchor !== '') (ledTo[path] ??= []).push(anchor);
   const alternatives: Record<string, { page: string; alt: string }[]> = {};
   for (const { address, images } of digests) for (const { path, alt } of images) (alternatives[path] ??= []).push({ page: address, alt });
   return {
     titles: Object.fromEntries(digests.map((digest) => [digest.address, digest.title])),
     anchors: Object.fromEntries(digests.map((digest) => [digest.address, digest.anchors])),
+    ledTo,
     alternatives,
     files,
     sheets,

@@ -1,4 +1,4 @@
-import { valueOf } from '../document/tree.ts';
+import { rawText, valueOf } from '../document/tree.ts';
 import type { Edit } from '../source/edits.ts';
 import { anchorOf, links, anchors } from '../semantics/links.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
@@ -14,6 +14,8 @@ export const remedy: Remedy = {
   plan({ page, element, finding }) {
     const old = String(finding.values.name);
     if (finding.message === 'twice') return renameLater(page, old);
+    if (page.surroundings.isLedTo?.(old)) return decline('Other pages lead to it: their links would break.');
+    if (isReferredTo(page, old)) return decline('Something else on the page is tied to this name, and would come loose.');
     const fresh = freshName(page, old, 1);
     const own = (['id', 'name'] as const)
       .filter((name) => valueOf(element, name) === old)
@@ -25,6 +27,18 @@ export const remedy: Remedy = {
     return own.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
   },
 };
+
+/** Attributes whose values are ids (HTML Living Standard; WAI-ARIA 1.2). */
+const ID_REFERENCES =
+  /^(?:for|form|headers|itemref|list|usemap|popovertarget|aria-(?:labelledby|describedby|controls|owns|details|flowto|activedescendant|errormessage))$/;
+
+/** Whether a label, a cell, a style sheet or a script of the page means something by its name. */
+function isReferredTo(page: Page, name: string): boolean {
+  return page.elements.some((element) => {
+    if (element.tag === 'style' || element.tag === 'script') return rawText(element).includes(name);
+    return element.attributes.some((one) => ID_REFERENCES.test(one.name) && one.value.split(/[\s#]+/).includes(name));
+  });
+}
 
 /** Links lead to the first of several: it keeps its name, the others get names of their own. */
 function renameLater(page: Page, old: string): Plan {

@@ -1,5 +1,5 @@
-/** Largest page taken in, in bytes: ten times the longest page of prose we have met. */
-export const LARGEST_PAGE = 10 * 1024 * 1024;
+/** Largest page taken in, in bytes: twenty times the longest page of prose we have met. */
+export const LARGEST_PAGE = 20 * 1024 * 1024;
 
 export type DecodeFailure = 'empty' | 'too-large' | 'not-html';
 export interface Decoded {

@@ -29,7 +29,17 @@ export interface ReportedPage {
   title: string;
   scope: Scope;
   verdict: Verdict;
+  /** False for a page that its collection's manifest does not name. */
+  listed?: boolean;
   findings: ReportedFinding[];
+}
+
+/** The collection that was audited, when it was one. */
+export interface ReportedCollection {
+  title: string;
+  kind: string;
+  pages: number;
+  files: number;
 }
 
 /** With what was audited, and against what. */
@@ -37,6 +47,9 @@ export interface ReportHead {
   /** Version of the engine. */
   inkwell: string;
   profile: { name: string; standard: string; level: string };
+  collection?: ReportedCollection;
+  /** What could not be read; asked for when all pages are written. */
+  troubles?: () => readonly { path: string; what: string }[];
 }
 
 /** What a reader of a report needs of a rule. */

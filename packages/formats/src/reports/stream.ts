@@ -29,8 +29,11 @@ export function writeReport(
 }
 
 /** The report as JSON, laid out as `JSON.stringify` lays it out. */
-async function* toJson({ inkwell, profile }: ReportHead, pages: AsyncIterable<ReportedPage>): AsyncGenerator<string> {
-  yield `{\n  "inkwell": ${JSON.stringify(inkwell)},\n  "profile": ${indented(profile, 2)},\n  "pages": `;
+async function* toJson({ inkwell, profile, collection, troubles }: ReportHead, pages: AsyncIterable<ReportedPage>): AsyncGenerator<string> {
+  yield `{\n  "inkwell": ${JSON.stringify(inkwell)},\n  "profile": ${indented(profile, 2)},\n`;
+  if (collection) yield `  "collection": ${indented(collection, 2)},\n`;
+  yield '  "pages": ';
   yield* list(pages, 4, (page) => [page]);
+  if (troubles) yield `,\n  "troubles": ${indented(troubles(), 2)}`;
   yield '\n}\n';
 }

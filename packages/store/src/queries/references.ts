@@ -30,6 +30,8 @@ export interface Named {
   pages: { address: string; title: string }[];
   files: string[];
   anchors: { address: string; name: string }[];
+  /** Ids and names of the page that others lead to. */
+  ledTo: string[];
   alternatives: { target: string; page: string; alt: string }[];
 }
 
@@ -42,7 +44,7 @@ const MOST_ALTERNATIVES = 12;
  */
 export async function named(
   db: Database | Write,
-  page: { id: number; collection_id: number; title: string },
+  page: { id: number; collection_id: number; title: string; address: string },
   paths: readonly string[],
   anchors: readonly { target: string; fragment: string }[],
   images: readonly string[],
@@ -58,6 +60,9 @@ export async function named(
     (select coalesce(jsonb_agg(distinct jsonb_build_object('address', r.target, 'name', r.fragment)), '[]') from ${wanted}
       join page_references r on r.collection_id = ${page.collection_id} and r.kind = 'anchor' and md5(r.target) = md5(rows.target)
         and r.target = rows.target and r.fragment = rows.fragment) as anchors,
+    (select coalesce(jsonb_agg(distinct r.fragment), '[]') from page_references r where r.collection_id = ${page.collection_id}
+      and r.kind = 'link' and md5(r.target) = md5(${page.address}::text) and r.target = ${page.address} and r.fragment <> ''
+      and r.page_id <> ${page.id}) as "ledTo",
     (select coalesce(jsonb_agg(jsonb_build_object('target', target, 'page', address, 'alt', alternative) order by target, address,
       alternative), '[]') from
       (select w.target, a.alternative, a.address from unnest(${images}::text[]) w (target) join lateral (

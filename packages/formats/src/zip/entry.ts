@@ -1,0 +1,47 @@
+import type { FileHandle } from 'node:fs/promises';
+import { promisify } from 'node:util';
+import { crc32, inflateRaw } from 'node:zlib';
+import { LOCAL, type PackedEntry } from './directory.ts';
+
+/** Why one entry could not be read; a sentence's end. */
+export class UnreadableEntry extends Error {}
+
+export const LOCAL_SIGNATURE = 0x04034b50;
+
+export type EntryData = Pick<PackedEntry, 'at' | 'size' | 'packed' | 'method' | 'crc32' | 'encrypted' | 'link'>;
+
+/** An entry's bytes, unpacked and checked. Throws UnreadableEntry when they are not what the directory says, or more than `most`. */
+export async function unpack(zip: FileHandle, entry: EntryData, most: number): Promise<Buffer> {
+  if (entry.encrypted) throw new UnreadableEntry('is encrypted, and was not read');
+  if (entry.link) throw new UnreadableEntry('is a link to another place, and is not followed');
+  if (entry.method !== 0 && entry.method !== 8) throw new UnreadableEntry(`is packed by a method (${entry.method}) that cannot be read`);
+  if (entry.size > most) throw new UnreadableEntry(`is larger than ${Math.floor(most / 1024 / 1024)} MB, and was not read`);
+  const packed = await exactly(zip, await dataStart(zip, entry), entry.packed);
+  const bytes = entry.method === 0 ? packed : await inflated(packed, entry.size);
+  if (bytes.length !== entry.size) throw new UnreadableEntry('is not as long as the package says; its data is damaged');
+  if (crc32(bytes) !== entry.crc32) throw new UnreadableEntry('does not fit its checksum; its data is damaged');
+  return bytes;
+}
+
+/** Where an entry's own data begin: after its local header. */
+export async function dataStart(zip: FileHandle, { at }: Pick<PackedEntry, 'at'>): Promise<number> {
+  const head = await exactly(zip, at, LOCAL);
+  if (head.readUInt32LE(0) !== LOCAL_SIGNATURE) throw new UnreadableEntry('is not where the package says; its data is damaged');
+  return at + LOCAL + head.readUInt16LE(26) + head.readUInt16LE(28);
+}
+
+export async function exactly(zip: FileHandle, from: number, length: number): Promise<Buffer> {
+  const bytes = Buffer.alloc(length);
+  const { bytesRead } = await zip.read(bytes, 0, length, from);
+  if (bytesRead < length) throw new UnreadableEntry('ends too early; its data is damaged');
+  return bytes;
+}
+
+async function inflated(packed: Buffer, size: number): Promise<Buffer> {
+  try {
+    return await promisify<Buffer, { maxOutputLength: number }, Buffer>(inflateRaw)(packed, { maxOutputLength: Math.max(1, size) });
+  } catch (error) {
+    const more = (error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE';
+    throw new UnreadableEntry(more ? 'unpacks to more than the package says, and was not read' : 'cannot be unpacked; its data is damaged');
+  }
+}

@@ -1,0 +1,183 @@
+import { open, type FileHandle } from 'node:fs/promises';
+import { promisify } from 'node:util';
+import { crc32, deflateRaw } from 'node:zlib';
+import { LOCAL, type Directory, type PackedEntry } from './directory.ts';
+import { exactly } from './entry.ts';
+
+export interface Mended {
+  entry: PackedEntry;
+  bytes: Uint8Array;
+}
+
+/** What a mended entry's headers say from now on. */
+interface Written {
+  crc32: number;
+  packed: number;
+  size: number;
+}
+
+/** Bytes copied at once. */
+const BLOCK = 1024 * 1024;
+
+/**
+ * Writes an archive anew with some entries mended. All other entries are copied as they lie, headers and packed bytes, in their order;
+ * a mended one keeps its name, method, date, attributes and extra fields. Of the directory only sizes, checksums and offsets change
+ * (APPNOTE.TXT 6.3.10). `mended` comes in the order of the entries' places in the archive, and is taken one at a time.
+ */
+export async function spliceZip(directory: Directory, mended: AsyncIterable<Mended>, to: string): Promise<void> {
+  const [from, out] = [await open(directory.file, 'r'), await open(to, 'w')];
+  try {
+    const splice = new Splice(from, out, directory);
+    for await (const one of mended) await splice.replace(one);
+    await splice.finish();
+  } finally {
+    await from.close();
+    await out.close();
+  }
+}
+
+class Splice {
+  /** How far the old archive has been copied. */
+  private copied = 0;
+  /** How much has been written. */
+  private written = 0;
+  private readonly placed: PackedEntry[];
+  private readonly order: Map<PackedEntry, number>;
+  private readonly changed = new Map<PackedEntry, Written>();
+  /** By how much what lies from an offset on has moved, the latest last. */
+  private readonly shifts: { from: number; by: number }[] = [];
+
+  constructor(
+    private readonly from: FileHandle,
+    private readonly out: FileHandle,
+    private readonly directory: Directory,
+  ) {
+    this.placed = [...directory.entries].sort((a, b) => a.at - b.at);
+    this.order = new Map(this.placed.map((entry, nth) => [entry, nth]));
+  }
+
+  async replace({ entry, bytes }: Mended): Promise<void> {
+    await this.copyTo(entry.at);
+    const packed = entry.method === 0 ? Buffer.from(bytes) : await promisify<Uint8Array, Buffer>(deflateRaw)(bytes);
+    const now: Written = { crc32: crc32(bytes), packed: packed.length, size: bytes.length };
+    const start = await exactly(this.from, entry.at, LOCAL);
+    const header = await exactly(this.from, entry.at, LOCAL + start.readUInt16LE(26) + start.readUInt16LE(28));
+    await this.write(localHeader(header, now));
+    await this.write(packed);
+    this.changed.set(entry, now);
+    this.copied = this.placed[this.order.get(entry)! + 1]?.at ?? this.directory.at;
+    this.shifts.push({ from: this.copied, by: this.written - this.copied });
+  }
+
+  async finish(): Promise<void> {
+    await this.copyTo(this.directory.at);
+    const directoryAt = this.written;
+    const { entries, at, bytes } = this.directory;
+    const end = entries.reduce((furthest, { record }) => Math.max(furthest, record.at + record.length), at);
+    // Records are small: a directory of 200,000 is some 20 MB.
+    const records = await exactly(this.from, at, end - at);
+    for (const entry of entries) {
+      const record = records.subarray(entry.record.at - at, entry.record.at - at + entry.record.length);
+      mendRecord(record, this.changed.get(entry), entry.at + this.shiftAt(entry.at));
+    }
+    await this.write(records);
+    await this.write(tail(await exactly(this.from, end, bytes - end), directoryAt, this.written));
+  }
+
+  private shiftAt(offset: number): number {
+    let [low, high] = [0, this.shifts.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.shifts[middle]!.from <= offset) low = middle + 1;
+      else high = middle;
+    }
+    return this.shifts[low - 1]?.by ?? 0;
+  }
+
+  private async copyTo(end: number): Promise<void> {
+    while (this.copied < end) {
+      const block = await exactly(this.from, this.copied, Math.min(BLOCK, end - this.copied));
+      await this.write(block);
+      this.copied += block.length;
+    }
+  }
+
+  private async write(bytes: Uint8Array): Promise<void> {
+    for (let done = 0; done < bytes.length;) done += (await this.out.write(bytes, done)).bytesWritten;
+    this.written += bytes.length;
+  }
+}
+
+/** Sizes follow in a descriptor behind the data (APPNOTE.TXT 4.4.4, bit 3). */
+const DESCRIPTOR = 0x8;
+const ZIP64 = 0x0001;
+const IN_ZIP64 = 0xffffffff;
+
+function localHeader(header: Buffer, now: Written): Buffer {
+  header.writeUInt16LE(header.readUInt16LE(6) & ~DESCRIPTOR, 6);
+  const extra = header.subarray(LOCAL + header.readUInt16LE(26));
+  writeSizes(header, 14, extra, now, null);
+  return header;
+}
+
+function mendRecord(record: Buffer, now: Written | undefined, at: number): void {
+  const name = record.readUInt16LE(28);
+  const extra = record.subarray(46 + name, 46 + name + record.readUInt16LE(30));
+  if (now) record.writeUInt16LE(record.readUInt16LE(8) & ~DESCRIPTOR, 8);
+  writeSizes(record, 16, extra, now, { field: 42, value: at });
+}
+
+/** Writes checksum, sizes and offset where a header has them: in its own fields, or in the zip64 extra field (APPNOTE.TXT 4.5.3). */
+function writeSizes(
+  header: Buffer,
+  crcAt: number,
+  extra: Buffer,
+  now: Written | undefined,
+  offset: { field: number; value: number } | null,
+): void {
+  if (now) header.writeUInt32LE(now.crc32, crcAt);
+  const wide = zip64In(extra);
+  let at = 0;
+  const put = (field: number, value: number | undefined) => {
+    if (header.readUInt32LE(field) !== IN_ZIP64 || !wide) {
+      if (value !== undefined) header.writeUInt32LE(value, field);
+      return;
+    }
+    if (value !== undefined && at + 8 <= wide.length) wide.writeBigUInt64LE(BigInt(value), at);
+    at += 8;
+  };
+  put(crcAt + 8, now?.size);
+  put(crcAt + 4, now?.packed);
+  if (offset) put(offset.field, offset.value);
+}
+
+function zip64In(extra: Buffer): Buffer | null {
+  for (let at = 0; at + 4 <= extra.length;) {
+    const length = extra.readUInt16LE(at + 2);
+    if (extra.readUInt16LE(at) === ZIP64) return extra.subarray(at + 4, at + 4 + length);
+    at += 4 + length;
+  }
+  return null;
+}
+
+/** What follows the directory: its zip64 end and locator where there are any, its end, the archive's comment (APPNOTE.TXT 4.3.14 to 16). */
+function tail(bytes: Buffer, directoryAt: number, directoryEnd: number): Buffer {
+  const size = directoryEnd - directoryAt;
+  const end = endOf(bytes);
+  const locator = end - 20;
+  if (locator >= 0 && bytes.readUInt32LE(locator) === 0x07064b50) {
+    bytes.writeBigUInt64LE(BigInt(directoryEnd), locator + 8);
+    bytes.writeBigUInt64LE(BigInt(size), 40);
+    bytes.writeBigUInt64LE(BigInt(directoryAt), 48);
+  }
+  if (bytes.readUInt32LE(end + 12) !== IN_ZIP64) bytes.writeUInt32LE(size, end + 12);
+  if (bytes.readUInt32LE(end + 16) !== IN_ZIP64) bytes.writeUInt32LE(directoryAt, end + 16);
+  return bytes;
+}
+
+/** Where the end record begins: the one whose comment reaches to the last byte. */
+function endOf(bytes: Buffer): number {
+  for (let at = bytes.length - 22; at > 0; at--)
+    if (bytes.readUInt32LE(at) === 0x06054b50 && bytes.readUInt16LE(at + 20) === bytes.length - at - 22) return at;
+  return 0;
+}
