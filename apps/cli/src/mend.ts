@@ -2,8 +2,6 @@ import { createTwoFilesPatch } from 'diff';
 import {
   applyRemedy,
   auditPage,
-  changeBetween,
-  editsAlong,
   fixCertain,
   isCertain,
   offersFor,
@@ -12,7 +10,6 @@ import {
   selectFindings,
   sentenceOf,
   verdictOf,
-  type Edit,
   type FixedCertain,
   type Inputs,
   type Neighbours,
@@ -20,7 +17,7 @@ import {
   type Profile,
   type Verdict,
 } from '@inkwell/core';
-import { editsInXml, encodeEdits, pagesInXml } from '@inkwell/formats';
+import { mendFile, type MendedText } from '@inkwell/formats';
 import { CallError } from './call.ts';
 import { PageTrouble, type PageFile, type PageRead } from './pages.ts';
 import { openPage, type How } from './surroundings.ts';
@@ -55,46 +52,19 @@ export interface Mend {
 /** Fixes the pages of one file: the one that it is, or those that lie in it. Throws PageTrouble when it cannot be written. */
 export async function mend(files: readonly PageFile[], how: How, wish: MendWish, neighbours: Neighbours | null): Promise<Mend> {
   const pages: MendedPage[] = [];
-  const edits: Edit[] = [];
+  const texts: MendedText[] = [];
   let whole: PageRead | null = null;
-  const expected = new Map<string, string>();
   for (const file of files) {
     const { page, read } = await openPage(file, how, file.of === null ? null : neighbours);
     const fix = wish.one ? fixOne(page, wish.one) : fixCertain(page, wish.only, how.profile);
     pages.push(report(file, page, fix, how.profile, wish.diff));
+    if (fix.after !== page.source) texts.push({ inside: file.inside, before: page.source, after: fix.after });
     whole ??= read;
-    if (read.inside === null)
-      edits.push(...(file.of === null ? editsAlong(fix.moves, fix.after) : changeBetween(page.source, fix.after).edits));
-    else {
-      edits.push(...editsInXml(read.read.text, read.inside, changeBetween(page.source, fix.after).edits));
-      expected.set(read.inside.path, fix.after);
-    }
   }
-  return { bytes: whole === null || edits.length === 0 ? null : written(whole, edits, expected), pages };
-}
-
-/** The file's bytes after the edits, in the encoding it was read in. */
-function written({ bytes, read }: PageRead, edits: readonly Edit[], expected: ReadonlyMap<string, string>): Uint8Array {
-  if (expected.size > 0) {
-    const inside = new Map(pagesInXml(applied(read.text, edits)).map(({ path, html }) => [path, html]));
-    for (const [path, html] of expected)
-      if (inside.get(path) !== html) throw new PageTrouble(`could not be fixed in its XML (${path}), and was left as it is`);
-  }
-  const result = encodeEdits(bytes, read, edits);
-  if (result.ok) return result.bytes;
-  const letters = result.letters.map((letter) => `“${letter}” (write &#${letter.codePointAt(0)};)`).join(', ');
-  throw new PageTrouble(
-    `is in ${read.encoding}, which has no ${letters}; write it as that character reference, or save the page as UTF-8 first`,
-  );
-}
-
-function applied(text: string, edits: readonly Edit[]): string {
-  let [made, at] = ['', 0];
-  for (const edit of edits) {
-    made += text.slice(at, edit.start) + edit.text;
-    at = edit.end;
-  }
-  return made + text.slice(at);
+  if (whole === null || texts.length === 0) return { bytes: null, pages };
+  const result = mendFile(whole.bytes, texts);
+  if (!result.ok) throw new PageTrouble(result.why);
+  return { bytes: result.bytes, pages };
 }
 
 function report(file: PageFile, page: Page, { after, fixed, declined }: FixedCertain, profile: Profile, diff: boolean): MendedPage {

@@ -7,7 +7,7 @@ export type { ReportedCollection, ReportedFinding, ReportedPage, ReportHead, Rul
 export { limitsFrom, type Limits } from './zip/limits.ts';
 export { RefusedZip, type Directory, type PackedEntry, type ZipRefusal } from './zip/directory.ts';
 export { UnreadableEntry } from './zip/entry.ts';
-export { spliceZip, type Mended } from './zip/splice.ts';
+export { spliceZip, type Added, type Mended } from './zip/splice.ts';
 export {
   byCodePoint,
   folderSource,
@@ -19,4 +19,5 @@ export {
   type Trouble,
 } from './packages/source.ts';
 export { readCollection, siteOrder, type Collection, type CollectionKind, type CollectionPage } from './packages/collection.ts';
-export { editsInXml, pagesInXml, type Inside } from './packages/insideXml.ts';
+export { pagesInXml, type Inside } from './packages/insideXml.ts';
+export { mendFile, type MendedText } from './packages/mendFile.ts';

@@ -2,10 +2,16 @@ import { open, type FileHandle } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { crc32, deflateRaw } from 'node:zlib';
 import { LOCAL, type Directory, type PackedEntry } from './directory.ts';
-import { exactly } from './entry.ts';
+import { exactly, LOCAL_SIGNATURE } from './entry.ts';
 
 export interface Mended {
   entry: PackedEntry;
+  bytes: Uint8Array;
+}
+
+/** A file that the archive did not hold. */
+export interface Added {
+  path: string;
   bytes: Uint8Array;
 }
 
@@ -22,13 +28,21 @@ const BLOCK = 1024 * 1024;
 /**
  * Writes an archive anew with some entries mended. All other entries are copied as they lie, headers and packed bytes, in their order;
  * a mended one keeps its name, method, date, attributes and extra fields. Of the directory only sizes, checksums and offsets change
- * (APPNOTE.TXT 6.3.10). `mended` comes in the order of the entries' places in the archive, and is taken one at a time.
+ * (APPNOTE.TXT 6.3.10). `mended` comes in the order of the entries' places in the archive, and is taken one at a time; what is `added`
+ * comes after all others.
  */
-export async function spliceZip(directory: Directory, mended: AsyncIterable<Mended>, to: string): Promise<void> {
+export async function spliceZip(
+  directory: Directory,
+  mended: AsyncIterable<Mended>,
+  to: string,
+  added: AsyncIterable<Added> | readonly Added[] = [],
+): Promise<void> {
   const [from, out] = [await open(directory.file, 'r'), await open(to, 'w')];
   try {
     const splice = new Splice(from, out, directory);
     for await (const one of mended) await splice.replace(one);
+    await splice.copyAll();
+    for await (const one of added) await splice.add(one);
     await splice.finish();
   } finally {
     await from.close();
@@ -41,6 +55,8 @@ class Splice {
   private copied = 0;
   /** How much has been written. */
   private written = 0;
+  /** Records of what was added. */
+  private readonly newRecords: Buffer[] = [];
   private readonly placed: PackedEntry[];
   private readonly order: Map<PackedEntry, number>;
   private readonly changed = new Map<PackedEntry, Written>();
@@ -69,8 +85,19 @@ class Splice {
     this.shifts.push({ from: this.copied, by: this.written - this.copied });
   }
 
+  copyAll(): Promise<void> {
+    return this.copyTo(this.directory.at);
+  }
+
+  async add({ path, bytes }: Added): Promise<void> {
+    const packed = await promisify<Uint8Array, Buffer>(deflateRaw)(bytes);
+    const { local, record } = newHeaders(path, { crc32: crc32(bytes), packed: packed.length, size: bytes.length }, this.written);
+    this.newRecords.push(record);
+    await this.write(local);
+    await this.write(packed);
+  }
+
   async finish(): Promise<void> {
-    await this.copyTo(this.directory.at);
     const directoryAt = this.written;
     const { entries, at, bytes } = this.directory;
     const end = entries.reduce((furthest, { record }) => Math.max(furthest, record.at + record.length), at);
@@ -81,7 +108,8 @@ class Splice {
       mendRecord(record, this.changed.get(entry), entry.at + this.shiftAt(entry.at));
     }
     await this.write(records);
-    await this.write(tail(await exactly(this.from, end, bytes - end), directoryAt, this.written));
+    await this.write(Buffer.concat(this.newRecords));
+    await this.write(tail(await exactly(this.from, end, bytes - end), directoryAt, this.written, this.newRecords.length));
   }
 
   private shiftAt(offset: number): number {
@@ -112,6 +140,28 @@ class Splice {
 const DESCRIPTOR = 0x8;
 const ZIP64 = 0x0001;
 const IN_ZIP64 = 0xffffffff;
+const IN_ZIP64_COUNT = 0xffff;
+/** Names are UTF-8 (APPNOTE.TXT 4.4.4, bit 11). */
+const UTF8 = 0x800;
+/** The first day a zip can tell: what is added tells none, so that the same files make the same archive. */
+const NO_DAY = 0x21;
+
+/** Headers of an entry that is new: deflated, with a name in UTF-8 (APPNOTE.TXT 4.3.7, 4.3.12). */
+function newHeaders(path: string, { crc32: sum, packed, size }: Written, at: number): { local: Buffer; record: Buffer } {
+  const name = Buffer.from(path);
+  const local = Buffer.alloc(LOCAL);
+  local.writeUInt32LE(LOCAL_SIGNATURE, 0);
+  const common = [20, UTF8, 8, 0, NO_DAY];
+  common.forEach((value, nth) => local.writeUInt16LE(value, 4 + nth * 2));
+  [sum, packed, size].forEach((value, nth) => local.writeUInt32LE(value, 14 + nth * 4));
+  local.writeUInt16LE(name.length, 26);
+  const record = Buffer.alloc(46);
+  record.writeUInt32LE(0x02014b50, 0);
+  record.writeUInt16LE(20, 4);
+  local.copy(record, 6, 4, LOCAL);
+  record.writeUInt32LE(at, 42);
+  return { local: Buffer.concat([local, name]), record: Buffer.concat([record, name]) };
+}
 
 function localHeader(header: Buffer, now: Written): Buffer {
   header.writeUInt16LE(header.readUInt16LE(6) & ~DESCRIPTOR, 6);
@@ -161,7 +211,7 @@ function zip64In(extra: Buffer): Buffer | null {
 }
 
 /** What follows the directory: its zip64 end and locator where there are any, its end, the archive's comment (APPNOTE.TXT 4.3.14 to 16). */
-function tail(bytes: Buffer, directoryAt: number, directoryEnd: number): Buffer {
+function tail(bytes: Buffer, directoryAt: number, directoryEnd: number, added: number): Buffer {
   const size = directoryEnd - directoryAt;
   const end = endOf(bytes);
   const locator = end - 20;
@@ -169,6 +219,11 @@ function tail(bytes: Buffer, directoryAt: number, directoryEnd: number): Buffer 
     bytes.writeBigUInt64LE(BigInt(directoryEnd), locator + 8);
     bytes.writeBigUInt64LE(BigInt(size), 40);
     bytes.writeBigUInt64LE(BigInt(directoryAt), 48);
+    for (const field of [24, 32]) bytes.writeBigUInt64LE(bytes.readBigUInt64LE(field) + BigInt(added), field);
+  }
+  for (const field of [8, 10]) {
+    const many = bytes.readUInt16LE(end + field);
+    if (many !== IN_ZIP64_COUNT) bytes.writeUInt16LE(Math.min(many + added, IN_ZIP64_COUNT), end + field);
   }
   if (bytes.readUInt32LE(end + 12) !== IN_ZIP64) bytes.writeUInt32LE(size, end + 12);
   if (bytes.readUInt32LE(end + 16) !== IN_ZIP64) bytes.writeUInt32LE(directoryAt, end + 16);

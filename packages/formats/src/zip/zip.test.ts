@@ -88,6 +88,24 @@ describe.each([
   });
 });
 
+test('files can be added behind all others', async () => {
+  await writeZip(at('small.zip'), ENTRIES, 'Larkmoor');
+  const directory = await readDirectory(at('small.zip'), LIMITS);
+  const added = [
+    { path: 'img/löck.png', bytes: Buffer.from('new') },
+    { path: 'c.html', bytes: Buffer.from('<p>C</p>') },
+  ];
+  const entry = directory.entries[1]!;
+  await spliceZip(directory, these([{ entry, bytes: Buffer.from('<p>A</p>') }]), at('more.zip'), added);
+  const now = await contents(at('more.zip'));
+  expect([...now].map(([name, data]) => [name, data.toString()]).filter(([name]) => /a\.html|c\.html|löck/.test(name!))).toEqual([
+    ['a.html', '<p>A</p>'],
+    ['img/löck.png', 'new'],
+    ['c.html', '<p>C</p>'],
+  ]);
+  expect((await readDirectory(at('more.zip'), LIMITS)).entries).toHaveLength(7);
+});
+
 test('an entry that is not what the directory says is told for itself', async () => {
   await writeZip(at('good.zip'), ENTRIES);
   const bytes = readFileSync(at('good.zip'));
