@@ -1,18 +1,47 @@
-import { AUDIT_PAGE, auditAgain, END_EXCEPTIONS, endExceptions, THE_SYSTEM, type Services } from '@inkwell/review';
-import type { Handler } from '@inkwell/work';
+import {
+  ARRIVE,
+  AUDIT_PAGE,
+  auditAgain,
+  END_EXCEPTIONS,
+  endExceptions,
+  examineArrivals,
+  READ_PACKAGE,
+  readPackage,
+  THE_SYSTEM,
+  UNPACK,
+  unpackPackage,
+  type Services,
+} from '@inkwell/review';
+import type { Handler, Job } from '@inkwell/work';
+
+/** How often a job is tried. */
+export const MOST_ATTEMPTS = 5;
 
 /** What a worker does, by the kind of job. Each handler may run twice for one job, and does its work once. */
 export function handlers(services: Services): Record<string, Handler> {
   return {
     async [AUDIT_PAGE]({ payload }) {
-      const { page } = payload;
-      if (typeof page !== 'number') throw new Error(`A job to audit a page names none: ${JSON.stringify(payload)}`);
-      const result = await auditAgain(services, THE_SYSTEM, { pageId: page });
+      const result = await auditAgain(services, THE_SYSTEM, { pageId: numberIn(payload, 'page') });
       // A page that was taken out meanwhile needs no audit.
       if (!result.ok && result.problem.code !== 'not-found') throw new Error(result.problem.what);
     },
+    [READ_PACKAGE]: ({ payload }) => readPackage(services, { id: numberIn(payload, 'package') }),
+    [UNPACK]: ({ payload, by }) => unpackPackage(services, { id: numberIn(payload, 'package'), by }),
+    [ARRIVE]: ({ payload, by, attempts }) =>
+      examineArrivals(services, {
+        package: numberIn(payload, 'package'),
+        pages: payload.pages as number[],
+        by,
+        last: attempts >= MOST_ATTEMPTS,
+      }),
     async [END_EXCEPTIONS]() {
       await endExceptions(services, THE_SYSTEM);
     },
   };
+}
+
+function numberIn(payload: Job['payload'], name: string): number {
+  const value = payload[name];
+  if (typeof value !== 'number') throw new Error(`A job names no ${name}: ${JSON.stringify(payload)}`);
+  return value;
 }

@@ -1,8 +1,8 @@
 import { hostname } from 'node:os';
-import { auditAllAgain, END_EXCEPTIONS, HERE, THE_SYSTEM, type Services } from '@inkwell/review';
+import { auditAllAgain, END_EXCEPTIONS, HERE, sweepScratch, THE_SYSTEM, type Services } from '@inkwell/review';
 import { isAway, migrate, openDatabase, SYSTEM, type Database } from '@inkwell/store';
 import { enqueue, work, type Job } from '@inkwell/work';
-import { handlers } from './handlers.ts';
+import { handlers, MOST_ATTEMPTS } from './handlers.ts';
 
 /** How often it is looked whether an exception has run out. */
 const EVERY_MS = 60_000;
@@ -17,6 +17,7 @@ async function main(): Promise<void> {
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => stop.abort());
   const db = openDatabase({ url, most: 5 });
   await ready(db, stop.signal);
+  await sweepScratch();
   const services: Services = { db, engine: HERE, now: () => new Date() };
   const worker = `${hostname()} ${process.pid}`;
   const timer = setInterval(() => void tend(services), EVERY_MS);
@@ -27,6 +28,7 @@ async function main(): Promise<void> {
     worker,
     signal: stop.signal,
     atOnce: 1,
+    mostAttempts: MOST_ATTEMPTS,
     leaseSeconds: Number(process.env.INKWELL_LEASE) || 30,
     onTrouble,
   });

@@ -37,6 +37,8 @@ beforeAll(async () => {
       '--format=esm',
       '--target=node20',
       '--external:pg',
+      '--external:yauzl',
+      '--external:yazl',
       `--outfile=${bundle}`,
       '--log-level=warning',
     ],

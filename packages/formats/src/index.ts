@@ -7,6 +7,7 @@ export type { ReportedCollection, ReportedFinding, ReportedPage, ReportHead, Rul
 export { limitsFrom, type Limits } from './zip/limits.ts';
 export { RefusedZip, type Directory, type PackedEntry, type ZipRefusal } from './zip/directory.ts';
 export { UnreadableEntry } from './zip/entry.ts';
+export { writeNewZip } from './zip/newZip.ts';
 export { spliceZip, type Added, type Mended } from './zip/splice.ts';
 export {
   byCodePoint,

@@ -26,7 +26,20 @@ export type { Revised } from './record.ts';
 export { ledger, LEDGER_PAGES, shelf, type Ledger, type LedgerChoice, type LedgerRow, type ShelfRow } from './shelf.ts';
 export { desk, deskOf, type Desk, type Note, type RevisionView, type SignOffView } from './desk.ts';
 export { nameProfile, newProfile, setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
+export {
+  dismissPackage,
+  LARGEST_PACKAGE,
+  PACKAGE_PAGES,
+  packagesOf,
+  receivePackage,
+  showPackage,
+  type PackageView,
+} from './packages/receive.ts';
+export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './packages/arrive.ts';
+export { readPackage } from './packages/read.ts';
+export { sendOut, type SentOut } from './packages/sendOut.ts';
+export { inScratch, sweepScratch } from './packages/files.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
-export { AUDIT_ALL, AUDIT_PAGE, END_EXCEPTIONS } from './jobs.ts';
+export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, END_EXCEPTIONS, READ_PACKAGE, UNPACK } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';
 export type { Tally } from './tally.ts';

@@ -6,6 +6,14 @@ export const END_EXCEPTIONS = 'end exceptions';
 /** The parent of a whole shelf's audits. */
 export const AUDIT_ALL = 'audit all again';
 
+/** Finds out what a package holds. */
+export const READ_PACKAGE = 'read a package';
+/** Puts an accepted package's files and texts in place. */
+export const UNPACK = 'unpack a package';
+/** Examines pages that have arrived; under one parent for a whole package. */
+export const ARRIVE = 'examine arrived pages';
+export const BRING_IN = 'bring in a package';
+
 export function auditJob(pageId: number): NewJob {
   return { kind: AUDIT_PAGE, payload: { page: pageId }, name: `${AUDIT_PAGE} ${pageId}` };
 }

@@ -65,14 +65,15 @@ type SeenBefore = Pick<Seen, 'page' | 'bar' | 'references' | 'findings'> & { tex
 /**
  * Writes a revision of the locked page with its audit, occurrences, standings, references and status, in as many statements whatever
  * their number. What was examined must be `next.html`; that the page's text is as it was then, the caller has seen under the lock.
- * `seen`: what was read before; of a page not there yet the bar alone.
+ * `seen`: what was read before; of a page not there yet the bar alone, with what is already known to be referred to when it came in with
+ * others.
  */
 export async function record(
   trx: Write,
   services: Services,
   actor: Actor,
   page: PlacedPage,
-  seen: SeenBefore | { bar: Bar },
+  seen: SeenBefore | NewPage,
   next: NewText,
 ): Promise<Revised> {
   const number = page.head + 1;
@@ -104,6 +105,7 @@ export async function record(
       moves,
       undone: next.content !== undefined,
       before,
+      known: before?.references ?? ('references' in seen ? seen.references : undefined),
       after: next.html,
       vouched: next.vouched ?? null,
     },
@@ -125,6 +127,12 @@ export async function record(
   };
 }
 
+/** `references`: of a page that came in with others what its text refers to, as it is kept already: the others were told then. */
+interface NewPage {
+  bar: Bar;
+  references?: readonly Reference[];
+}
+
 /** What a page was before a change. */
 interface Former {
   html: string;
@@ -133,7 +141,7 @@ interface Former {
 }
 
 /** What was seen before the lock, where nothing was decided since; else read again. Null on a page's first revision. */
-async function formerOf(trx: Write, page: PlacedPage, seen: SeenBefore | { bar: Bar }): Promise<Former | null> {
+async function formerOf(trx: Write, page: PlacedPage, seen: SeenBefore | NewPage): Promise<Former | null> {
   if (page.head === 0) return null;
   if ('page' in seen && seen.page.version === page.version)
     return { html: seen.text.html, references: seen.references, findings: seen.findings };
@@ -148,6 +156,8 @@ interface AuditOf {
   moves: Moves;
   undone: boolean;
   before: Former | null;
+  /** What is kept of what the page refers to; undefined for a page nobody knows of. */
+  known?: readonly Reference[] | undefined;
   after: string;
   vouched: string | null;
 }
@@ -187,7 +197,7 @@ async function recordAudit(
     const standings = answered.map((id) => ({ id, standing: 'ruled out' as const, ruled: 'no problem' as const, excepted_until: null }));
     await writeStandings(trx, { pageId: page.id, revision, version, by: of.by, because: 'described just now' }, standings);
   }
-  await recordReferences(trx, page, of.before?.references ?? [], examined);
+  await recordReferences(trx, page, of.known ?? of.before?.references, examined);
   return { ...tracked, version, auditId, vouched: answered.length };
 }
 
@@ -195,16 +205,16 @@ async function recordAudit(
 async function recordReferences(
   trx: Write,
   page: PlacedPage,
-  before: readonly Reference[],
+  before: readonly Reference[] | undefined,
   { references, title }: Examination,
 ): Promise<void> {
-  const gone = missingFrom(before, references);
-  const come = missingFrom(references, before);
+  const gone = missingFrom(before ?? [], references);
+  const come = missingFrom(references, before ?? []);
   const changed = [...gone, ...come];
   await writeReferences(trx, page, gone, come);
   const anchors = changed.some((one) => one.kind === 'anchor');
   const images = [...new Set(changed.filter((one) => one.kind === 'image').map((one) => one.target))];
-  const retitled = page.head === 0 || title !== page.title;
+  const retitled = before === undefined || title !== page.title;
   if (!anchors && images.length === 0 && !retitled) return;
   const pages = await pagesNaming(trx, page.collection_id, page.id, {
     links: anchors || retitled ? [page.address] : [],

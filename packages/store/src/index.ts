@@ -1,5 +1,5 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
-export type { Answer, Cause, Release, Role, Standing, Tables } from './schema.ts';
+export type { Answer, Cause, PackageState, Release, Role, Standing, Tables } from './schema.ts';
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
@@ -19,8 +19,52 @@ export {
   type StoredKind,
   type StoredProfile,
 } from './queries/profiles.ts';
-export { addCollection, collectionBySlug, dropCollection, type Collection } from './queries/collections.ts';
-export { bytesOf, fileAt, hashOf, keepFile, placeFileAlsoAt, placeFiles, type NewFile, type StoredFile } from './queries/files.ts';
+export { addCollection, collectionBySlug, collectionSlugsLike, dropCollection, type Collection } from './queries/collections.ts';
+export {
+  bytesOf,
+  fileAt,
+  fileByHash,
+  filesOf,
+  hashOf,
+  keepFile,
+  keepStream,
+  placeFileAlsoAt,
+  placeFiles,
+  type NewFile,
+  type StoredFile,
+} from './queries/files.ts';
+export {
+  acceptPackage,
+  addArrivals,
+  addPackage,
+  arrivalsOf,
+  arrivingAmong,
+  dropArrivals,
+  dropPackage,
+  endArrival,
+  leaveOut,
+  lockPackage,
+  loosePages,
+  mendedEntries,
+  mendedIn,
+  packageById,
+  packageOf,
+  packagePages,
+  packagesOnTheirWay,
+  packageTexts,
+  packageTypes,
+  refusePackage,
+  retypePages,
+  setPackageJob,
+  slugOfPackage,
+  takeArrival,
+  writeFound,
+  type Arrival,
+  type FoundIn,
+  type Package,
+  type PackagePage,
+  type PackageText,
+} from './queries/packages.ts';
 export {
   addPage,
   addRevision,

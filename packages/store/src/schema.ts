@@ -1,5 +1,5 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { Family, FindingOutcome, Profile, RemedyName, Scope, Values, Verdict, Vocabulary, Weight } from '@inkwell/core';
+import type { Family, FindingOutcome, Profile, Reference, RemedyName, Scope, Values, Verdict, Vocabulary, Weight } from '@inkwell/core';
 
 /** The tables as code sees them. The migrations make them; a change here needs one there. */
 export interface Tables {
@@ -13,6 +13,9 @@ export interface Tables {
   kinds: Kinds;
   kind_weights: KindWeights;
   collections: Collections;
+  packages: Packages;
+  package_pages: PackagePages;
+  arrivals: Arrivals;
   pages: Pages;
   page_status: PageStatusRow;
   files: Files;
@@ -146,6 +149,55 @@ export interface Collections {
   /** What its pages are unless their own tags say otherwise. */
   scope: Scope;
   made_at: Made;
+  /** Since when all its pages are here; null while they are on their way. */
+  arrived_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+}
+
+/** `waiting` to be read, `read` and waiting for a person's word, `refused`; then its pages are `arriving`, or all `here`. */
+export type PackageState = 'waiting' | 'read' | 'refused' | 'arriving' | 'here';
+
+/** A file in which a whole collection came. */
+export interface Packages {
+  id: Generated<number>;
+  /** The file's name as it was sent. */
+  name: string;
+  sha256: string;
+  state: ColumnType<PackageState, PackageState | undefined, PackageState>;
+  problem: string | null;
+  kind: Collections['kind'] | null;
+  title: ColumnType<string, string | undefined, string>;
+  files: ColumnType<number, number | undefined, number>;
+  pages: ColumnType<number, number | undefined, number>;
+  troubles: JSONColumnType<{ path: string; what: string }[]>;
+  collection_id: number | null;
+  /** The work under which its pages arrive. */
+  job_id: string | null;
+  made_by: string;
+  made_at: Made;
+}
+
+/** What a package was found to hold, in reading order. */
+export interface PackagePages {
+  package_id: number;
+  position: number;
+  path: string;
+  /** The entry it lies in, and the element of an XML entry that holds it. */
+  entry: string;
+  inside: string | null;
+  title: string;
+  scope: Scope;
+  content_type: string;
+  /** Whether a manifest names it; null where there is none. */
+  listed: boolean | null;
+  refs: JSONColumnType<Reference[]>;
+}
+
+/** The text of a page that has not been examined yet. */
+export interface Arrivals {
+  page_id: number;
+  html: string;
+  encoding: string;
+  bom: boolean;
 }
 
 export interface Pages {
@@ -170,6 +222,9 @@ export interface Pages {
   redo: JSONColumnType<number[]>;
   made_by: string;
   made_at: Made;
+  /** Where it lies in the package it came in: the entry, and the element of an XML entry; null for one that came alone. */
+  entry: ColumnType<string | null, string | null | undefined, string | null>;
+  inside: ColumnType<string | null, string | null | undefined, string | null>;
 }
 
 /** A page's state in one narrow row, written with whatever changes it. */

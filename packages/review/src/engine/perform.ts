@@ -117,8 +117,8 @@ function renamed(placed: PlacedText, before: Page, after: string, path: string):
   return from && to ? { from, to } : null;
 }
 
-/** A document's title is its own; a fragment's is the platform's. */
+/** A document's title is its own; a fragment's is the platform's, or, where that is not known, its first heading. */
 function titleOf(page: Page, known: string): string {
-  if (page.scope === 'fragment') return known;
+  if (page.scope === 'fragment') return known || (outline(page)[0]?.name ?? '');
   return titleText(page) || known || outline(page)[0]?.name || 'Page without a title';
 }

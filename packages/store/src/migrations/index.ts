@@ -3,6 +3,7 @@ import * as firstTables from './001-first-tables.ts';
 import * as askedFindings from './002-asked-findings.ts';
 import * as waivers from './003-waivers.ts';
 import * as solidGround from './004-solid-ground.ts';
+import * as packages from './005-packages.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -10,4 +11,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '002-asked-findings': askedFindings,
   '003-waivers': waivers,
   '004-solid-ground': solidGround,
+  '005-packages': packages,
 };

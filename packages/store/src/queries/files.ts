@@ -32,6 +32,60 @@ export async function placeFiles(trx: Write | Database, collectionId: number, fi
     .execute();
 }
 
+/**
+ * Keeps a file whose bytes come in parts, under the hash they are known to have: a long one is never held whole. To be called in a
+ * transaction: half a file is none.
+ */
+export async function keepStream(
+  trx: Write,
+  file: { sha256: string; mediaType: string; size: number },
+  parts: AsyncIterable<Buffer>,
+): Promise<void> {
+  const { sha256, mediaType, size } = file;
+  const made = await trx
+    .insertInto('files')
+    .values({ sha256, media_type: mediaType, size })
+    .onConflict((on) => on.doNothing())
+    .returning('sha256')
+    .executeTakeFirst();
+  if (!made) return;
+  let [waiting, nth] = [Buffer.alloc(0), 0];
+  const write = async (last: boolean) => {
+    while (waiting.length >= PIECE * AT_ONCE || (last && waiting.length > 0)) {
+      const pieces = piecesOf(sha256, waiting.subarray(0, PIECE * AT_ONCE)).map((piece) => ({ ...piece, nth: piece.nth + nth }));
+      await trx.insertInto('file_pieces').values(pieces).execute();
+      nth += pieces.length;
+      waiting = waiting.subarray(PIECE * AT_ONCE);
+    }
+  };
+  for await (const part of parts) {
+    waiting = Buffer.concat([waiting, part]);
+    await write(false);
+  }
+  await write(true);
+  if (nth === 0)
+    await trx
+      .insertInto('file_pieces')
+      .values({ sha256, nth: 0, bytes: Buffer.alloc(0) })
+      .execute();
+}
+
+/** A kept file by its hash. */
+export function fileByHash(db: Database | Write, sha256: string): Promise<StoredFile | undefined> {
+  return db.selectFrom('files').select(['sha256', 'media_type as mediaType', 'size']).where('sha256', '=', sha256).executeTakeFirst();
+}
+
+/** Every file of a collection by path. */
+export async function filesOf(db: Database | Write, collectionId: number): Promise<(StoredFile & { path: string })[]> {
+  return db
+    .selectFrom('assets')
+    .innerJoin('files', 'files.sha256', 'assets.sha256')
+    .select(['path', 'files.sha256', 'files.media_type as mediaType', 'files.size'])
+    .where('collection_id', '=', collectionId)
+    .orderBy('path')
+    .execute();
+}
+
 async function keepBytes(trx: Write | Database, files: readonly Omit<NewFile, 'path'>[]): Promise<void> {
   const byHash = new Map(files.map((file) => [hashOf(file.bytes), file]));
   const rows = [...byHash].map(([sha256, { mediaType, bytes }]) => ({ sha256, media_type: mediaType, size: bytes.length }));

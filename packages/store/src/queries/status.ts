@@ -213,7 +213,7 @@ export async function shelfSums(db: Database | Write, only: readonly number[] | 
       (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge,
         (count(*) filter (where verdict = 'ready'))::integer as ready,
       (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed
-    from collections c left join status s on s.collection_id = c.id where ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
+    from collections c left join status s on s.collection_id = c.id where c.arrived_at is not null and ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
     group by c.id order by c.title collate "und-x-icu", c.id`.execute(db);
   return rows;
 }

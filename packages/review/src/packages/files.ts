@@ -1,0 +1,51 @@
+import { createHash } from 'node:crypto';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { bytesOf, keepStream, writing, type Database, type StoredFile } from '@inkwell/store';
+
+const PREFIX = 'inkwell-package-';
+
+/** A folder that is gone when the work in it is done, however it ends. */
+export async function inScratch<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), `${PREFIX}${process.pid}-`));
+  try {
+    return await work(folder);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+/** Takes away what processes left that were killed in the middle of their work. */
+export async function sweepScratch(): Promise<void> {
+  for (const name of await readdir(tmpdir())) {
+    const pid = name.startsWith(PREFIX) ? Number(name.slice(PREFIX.length).split('-')[0]) : NaN;
+    if (pid > 0 && !isAlive(pid)) await rm(join(tmpdir(), name), { recursive: true, force: true });
+  }
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
+
+/** Keeps a file from disk under its hash, read twice and never held whole. Gives the hash. */
+export async function keepFromDisk(db: Database, path: string, mediaType: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const part of createReadStream(path)) hash.update(part as Buffer);
+  const sha256 = hash.digest('hex');
+  const { size } = await stat(path);
+  await writing(db, (trx) => keepStream(trx, { sha256, mediaType, size }, createReadStream(path) as AsyncIterable<Buffer>));
+  return sha256;
+}
+
+/** Writes a kept file to disk. */
+export async function fetchToDisk(db: Database, file: StoredFile, path: string): Promise<void> {
+  await pipeline(bytesOf(db, file), createWriteStream(path));
+}

@@ -1,0 +1,251 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { sql } from 'kysely';
+import { dropCollection } from '@inkwell/store';
+import { writeZip, type Packed } from '../../../formats/src/testing/zips.ts';
+import {
+  acceptIntoShelf,
+  bringIn,
+  desk,
+  dismissPackage,
+  examineArrivals,
+  fix,
+  fixAllCertain,
+  ledger,
+  readPackage,
+  receivePackage,
+  sendOut,
+  shelf,
+  showPackage,
+  unpackPackage,
+  type PackageView,
+} from '../index.ts';
+import { bench, INES, RUTH } from '../testing/bench.ts';
+
+const { services, db, look, SLUG, page } = bench();
+const folder = mkdtempSync(join(tmpdir(), 'inkwell-review-'));
+const made: number[] = [];
+afterAll(() => rmSync(folder, { recursive: true }));
+afterEach(async () => {
+  for (const id of made.splice(0)) await dropCollection(db(), id);
+});
+
+const document = (title: string, body: string) =>
+  `<html lang="en"><head><title>${title}</title></head><body><main><h1>${title}</h1><p>The cut is open.</p>${body}</main></body></html>`;
+
+const SITE: Packed[] = [
+  { name: 'index.html', data: document('Larkmoor Canal', '<p><a href="locks.html#deep">Deep locks</a> <img src="heron.png"></p>') },
+  { name: 'heron.png', data: Buffer.from([0x89, 0x50, 0x4e, 0x47]), stored: true },
+  { name: 'gone.html', data: document('Gone', '<p><a href="nowhere.html">Nowhere at all</a></p>') },
+  { name: 'locks.html', data: document('Locks', '<h2> </h2><p>Deep.</p>') },
+];
+const TOPIC = '<topic><text texttype="text/html">&lt;p&gt;Hello&lt;/p&gt;&lt;h3&gt;&lt;/h3&gt;&lt;p&gt;Bye&lt;/p&gt;</text></topic>';
+const MANIFEST =
+  '<manifest><organizations><organization><title>Bees</title><item identifierref="t"><title>Say hello</title></item></organization></organizations><resources><resource identifier="t" type="imsdt_xmlv1p1"><file href="t.xml"/></resource></resources></manifest>';
+
+async function sent(name: string, entries: readonly Packed[]): Promise<number> {
+  const file = join(folder, name);
+  await writeZip(file, entries, 'Larkmoor');
+  const received = await receivePackage(services, INES, { name, file });
+  if (!received.ok) throw new Error(received.problem.what);
+  return received.value;
+}
+
+async function shown(id: number): Promise<PackageView> {
+  const view = await showPackage(services, INES, { id, after: 0 });
+  if (!view.ok) throw new Error(view.problem.what);
+  return view.value;
+}
+
+/** The jobs that wait for a package's pages, as a worker would take them. */
+async function arrivals(id: number): Promise<number[][]> {
+  const { rows } = await sql<{ pages: number[] }>`select payload -> 'pages' as pages from jobs where kind = 'examine arrived pages'
+    and (payload ->> 'package')::integer = ${id} order by id`.execute(db());
+  return rows.map(({ pages }) => pages);
+}
+
+/** A package all the way to the shelf; the address of its collection. */
+async function arrived(id: number, types: Record<string, string> = {}): Promise<string> {
+  await readPackage(services, { id });
+  await acceptIntoShelf(services, INES, { id, title: '', types });
+  await unpackPackage(services, { id, by: INES.id });
+  for (const pages of await arrivals(id)) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
+  const row = await db().selectFrom('packages').select('collection_id').where('id', '=', id).executeTakeFirstOrThrow();
+  made.push(row.collection_id!);
+  return (await shown(id)).collection!;
+}
+
+async function out(collection: string): Promise<{ name: string; bytes: Buffer; troubles: object[] }> {
+  const written = await sendOut(services, RUTH, { collection, folder });
+  if (!written.ok) throw new Error(written.problem.what);
+  const { name, file, troubles } = written.value;
+  return { name, troubles, bytes: readFileSync(file) };
+}
+
+const slugsOnShelf = async () => {
+  const rows = await shelf(services, INES);
+  return rows.ok ? rows.value.map(({ slug }) => slug) : [];
+};
+
+describe('a package', () => {
+  test('is shown before anything of it is a page, in reading order', async () => {
+    const id = await sent('canal.zip', SITE);
+    expect(await shown(id)).toMatchObject({ state: 'waiting', shown: [] });
+    await readPackage(services, { id });
+    const view = await shown(id);
+    expect(view).toMatchObject({
+      state: 'read',
+      kind: 'site',
+      title: 'Larkmoor Canal',
+      files: 4,
+      pages: 3,
+      types: [{ type: 'article', many: 3 }],
+    });
+    expect(view.shown.map((one) => [one.path, one.title, one.scope])).toEqual([
+      ['index.html', 'Larkmoor Canal', 'document'],
+      ['locks.html', 'Locks', 'document'],
+      ['gone.html', 'Gone', 'document'],
+    ]);
+    await dismissPackage(services, INES, { id });
+    expect(await showPackage(services, INES, { id, after: 0 })).toMatchObject({ ok: false, problem: { code: 'not-found' } });
+  });
+
+  test('becomes a collection whose pages know of one another, examined once each', async () => {
+    const id = await sent('canal.zip', SITE);
+    const slug = await arrived(id, { article: 'announcement' });
+    const book = await ledger(services, INES, { collection: slug, choice: { order: 'position' } });
+    if (!book.ok) throw new Error(book.problem.what);
+    expect(book.value.pages.map((one) => [one.title, one.contentType, one.revision])).toEqual([
+      ['Larkmoor Canal', 'announcement', 1],
+      ['Locks', 'announcement', 1],
+      ['Gone', 'announcement', 1],
+    ]);
+    const rules = async (name: string) => {
+      const view = await desk(services, INES, { collection: slug, page: name });
+      return view.ok ? view.value.notes.map(({ rule }) => rule) : [];
+    };
+    expect(await rules('larkmoor-canal')).toEqual(expect.arrayContaining(['images/no-alternative', 'links/missing-anchor']));
+    expect(await rules('gone')).toContain('links/missing-page');
+    // Nothing is left to be audited again: each page knew of all others from the first.
+    const { rows: waiting } = await sql`select 1 from jobs j join pages p on p.id = (j.payload ->> 'page')::integer
+      join collections c on c.id = p.collection_id where c.slug = ${slug} and j.state = 'waiting'`.execute(db());
+    expect(waiting).toEqual([]);
+    // A job that is given out again finds its pages done.
+    for (const pages of await arrivals(id)) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
+    expect(
+      await db()
+        .selectFrom('audits')
+        .innerJoin('pages', 'pages.id', 'audits.page_id')
+        .innerJoin('collections', 'collections.id', 'collection_id')
+        .select('audits.id')
+        .where('collections.slug', '=', slug)
+        .execute(),
+    ).toHaveLength(3);
+  });
+
+  test('is on the shelf only when the last page is here, however often its work is begun again', async () => {
+    const many = Array.from({ length: 20 }, (_none, nth) => ({ name: `p${nth}.html`, data: document(`Page ${nth}`, '') }));
+    const id = await sent('many.zip', many);
+    await readPackage(services, { id });
+    await acceptIntoShelf(services, INES, { id, title: 'Twenty pages', types: {} });
+    await unpackPackage(services, { id, by: INES.id });
+    await unpackPackage(services, { id, by: INES.id });
+    const jobs = await arrivals(id);
+    expect(jobs.map((pages) => pages.length)).toEqual([8, 8, 4]);
+    for (const pages of jobs.slice(0, 2)) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
+    expect(await slugsOnShelf()).not.toContain('twenty-pages');
+    expect(await shown(id)).toMatchObject({ state: 'arriving', collection: null });
+    await Promise.all([0, 1].map(() => examineArrivals(services, { package: id, pages: jobs[2]!, by: INES.id, last: false })));
+    expect(await slugsOnShelf()).toContain('twenty-pages');
+    expect((await ledger(services, INES, { collection: 'twenty-pages', choice: { order: 'title' } })).ok).toBe(true);
+    made.push((await db().selectFrom('collections').select('id').where('slug', '=', 'twenty-pages').executeTakeFirstOrThrow()).id);
+  });
+
+  test('that is sent away half-way leaves nothing', async () => {
+    const id = await sent('half.zip', SITE);
+    await readPackage(services, { id });
+    await acceptIntoShelf(services, INES, { id, title: 'Half', types: {} });
+    await unpackPackage(services, { id, by: INES.id });
+    const [jobs] = [await arrivals(id)];
+    await dismissPackage(services, INES, { id });
+    for (const pages of jobs) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
+    expect(await db().selectFrom('collections').select('id').where('slug', '=', 'half').execute()).toEqual([]);
+    expect(await db().selectFrom('packages').select('id').where('id', '=', id).execute()).toEqual([]);
+  });
+
+  test('that is cut short, or no package, is refused with a word, and nothing stays on disk', async () => {
+    writeFileSync(join(folder, 'no.zip'), '%PDF-1.4');
+    expect(await receivePackage(services, INES, { name: 'no.zip', file: join(folder, 'no.zip') })).toMatchObject({
+      ok: false,
+      problem: { code: 'bad-page' },
+    });
+    await writeZip(join(folder, 'whole.zip'), SITE);
+    writeFileSync(join(folder, 'cut.zip'), readFileSync(join(folder, 'whole.zip')).subarray(0, 400));
+    const cut = await receivePackage(services, INES, { name: 'cut.zip', file: join(folder, 'cut.zip') });
+    await readPackage(services, { id: cut.ok ? cut.value : 0 });
+    expect(await shown(cut.ok ? cut.value : 0)).toMatchObject({
+      state: 'refused',
+      problem: expect.stringContaining('cut short') as unknown,
+    });
+    expect(readdirSync(tmpdir()).filter((name) => name.startsWith(`inkwell-package-${process.pid}-`))).toEqual([]);
+  });
+
+  test('is not for a publisher to bring in', async () => {
+    expect(await receivePackage(services, RUTH, { name: 'no.zip', file: join(folder, 'no.zip') })).toMatchObject({
+      ok: false,
+      problem: { code: 'not-allowed' },
+    });
+  });
+});
+
+describe('what goes out', () => {
+  test('is the very package that came in, and with one page fixed differs in that page alone', async () => {
+    const slug = await arrived(await sent('canal.zip', SITE));
+    expect((await out(slug)).bytes.equals(readFileSync(join(folder, 'canal.zip')))).toBe(true);
+    const view = await desk(services, INES, { collection: slug, page: 'locks' });
+    if (!view.ok) throw new Error(view.problem.what);
+    expect(await fixAllCertain(services, INES, { pageId: view.value.pageId, version: view.value.version })).toMatchObject({ ok: true });
+    await writeZip(
+      join(folder, 'expected.zip'),
+      SITE.map((one) => (one.name === 'locks.html' ? { ...one, data: String(one.data).replace('<h2> </h2>', '') } : one)),
+      'Larkmoor',
+    );
+    const { name, bytes, troubles } = await out(slug);
+    expect([name, troubles, bytes.equals(readFileSync(join(folder, 'expected.zip')))]).toEqual(['canal.zip', [], true]);
+  });
+
+  test('has HTML inside XML in its escaping', async () => {
+    const slug = await arrived(
+      await sent('bees.imscc', [
+        { name: 'imsmanifest.xml', data: MANIFEST },
+        { name: 't.xml', data: TOPIC },
+      ]),
+    );
+    const view = await desk(services, INES, { collection: slug, page: 'say-hello' });
+    if (!view.ok) throw new Error(view.problem.what);
+    const { pageId, version, notes } = view.value;
+    const blank = notes.find(({ rule }) => rule === 'headings/blank')!;
+    expect(await fix(services, INES, { pageId, version, findingId: blank.id, remedy: 'remove', inputs: {} })).toMatchObject({ ok: true });
+    await writeZip(
+      join(folder, 'expected.imscc'),
+      [
+        { name: 'imsmanifest.xml', data: MANIFEST },
+        { name: 't.xml', data: TOPIC.replace('&lt;h3&gt;&lt;/h3&gt;', '') },
+      ],
+      'Larkmoor',
+    );
+    expect((await out(slug)).bytes.equals(readFileSync(join(folder, 'expected.imscc')))).toBe(true);
+  });
+
+  test('has pages that joined later behind all others; a collection without a package becomes one', async () => {
+    const slug = await arrived(await sent('canal.zip', SITE));
+    await bringIn(services, INES, { collection: slug, title: 'Late', incoming: { kind: 'text', text: document('Late', '') } });
+    await writeZip(join(folder, 'base.zip'), SITE, 'Larkmoor');
+    expect((await out(slug)).bytes.length).toBeGreaterThan(readFileSync(join(folder, 'base.zip')).length);
+    await page('<h2>Wax</h2><p>x</p>', 'Wax');
+    expect((await look('wax')).title).toBe('Wax');
+    const alone = await out(SLUG);
+    expect([alone.name, alone.bytes.includes('wax.html'), alone.bytes.includes('hive.png')]).toEqual(['tests.zip', true, true]);
+  });
+});

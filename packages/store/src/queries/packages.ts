@@ -1,0 +1,260 @@
+import { sql, type Selectable } from 'kysely';
+import type { Reference } from '@inkwell/core';
+import type { Database, Write } from '../database.ts';
+import { rowsFrom } from '../rows.ts';
+import type { PackagePages, Packages } from '../schema.ts';
+import { closestBar } from './profiles.ts';
+
+export type Package = Selectable<Packages>;
+export type PackagePage = Omit<Selectable<PackagePages>, 'refs'>;
+/** With what its text refers to. */
+export type PackageText = Selectable<PackagePages>;
+
+export async function addPackage(trx: Write | Database, made: { name: string; sha256: string; made_by: string }): Promise<number> {
+  const row = await trx
+    .insertInto('packages')
+    .values({ ...made, troubles: '[]' })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return row.id;
+}
+
+export function packageById(db: Database | Write, id: number): Promise<Package | undefined> {
+  return db.selectFrom('packages').selectAll().where('id', '=', id).executeTakeFirst();
+}
+
+/** Reads a package's row and keeps other writers of it waiting until the transaction ends. */
+export function lockPackage(trx: Write, id: number): Promise<Package | undefined> {
+  return trx.selectFrom('packages').selectAll().where('id', '=', id).forUpdate().executeTakeFirst();
+}
+
+/** Packages that somebody sent and that are not all here yet, the newest first. */
+export function packagesOnTheirWay(db: Database | Write, by: string, limit: number): Promise<Package[]> {
+  return db
+    .selectFrom('packages')
+    .selectAll()
+    .where('state', 'in', ['waiting', 'read', 'arriving'])
+    .where('made_by', '=', by)
+    .orderBy('id', 'desc')
+    .limit(limit)
+    .execute();
+}
+
+export interface FoundIn {
+  kind: NonNullable<Package['kind']>;
+  title: string;
+  files: number;
+  pages: readonly Omit<PackageText, 'package_id' | 'position'>[];
+  troubles: readonly { path: string; what: string }[];
+}
+
+const FOUND = 'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, refs jsonb';
+
+/** Writes down what a package holds, in place of what was said before. */
+export async function writeFound(trx: Write, id: number, found: FoundIn): Promise<void> {
+  await sql`delete from package_pages where package_id = ${id}`.execute(trx);
+  await sql`insert into package_pages (package_id, position, path, entry, inside, title, scope, content_type, listed, refs)
+    select ${id}::integer, row_number() over (), path, entry, inside, title, scope, content_type, listed, refs
+      from ${rowsFrom(found.pages, FOUND)}`.execute(trx);
+  await trx
+    .updateTable('packages')
+    .set({
+      state: 'read',
+      kind: found.kind,
+      title: found.title,
+      files: found.files,
+      pages: found.pages.length,
+      troubles: JSON.stringify(found.troubles),
+    })
+    .where('id', '=', id)
+    .execute();
+}
+
+export async function refusePackage(trx: Write | Database, id: number, problem: string): Promise<void> {
+  await trx.updateTable('packages').set({ state: 'refused', problem }).where('id', '=', id).execute();
+}
+
+/** Pages of a package behind a position, in reading order. */
+export function packagePages(db: Database | Write, id: number, after: number, limit: number): Promise<PackagePage[]> {
+  return db
+    .selectFrom('package_pages')
+    .select(['package_id', 'position', 'path', 'entry', 'inside', 'title', 'scope', 'content_type', 'listed'])
+    .where('package_id', '=', id)
+    .where('position', '>', after)
+    .orderBy('position')
+    .limit(limit)
+    .execute();
+}
+
+/** The same, with what their texts refer to. */
+export function packageTexts(db: Database | Write, id: number, after: number, limit: number): Promise<PackageText[]> {
+  return db
+    .selectFrom('package_pages')
+    .selectAll()
+    .where('package_id', '=', id)
+    .where('position', '>', after)
+    .orderBy('position')
+    .limit(limit)
+    .execute();
+}
+
+/** How many pages of each content type a package holds. */
+export async function packageTypes(db: Database | Write, id: number): Promise<{ type: string; many: number }[]> {
+  const { rows } = await sql<{ type: string; many: number }>`select content_type as type, count(*)::integer as many from package_pages
+    where package_id = ${id} group by 1 order by 2 desc, 1`.execute(db);
+  return rows;
+}
+
+/** Gives pages of one content type another. */
+export async function retypePages(trx: Write, id: number, types: Readonly<Record<string, string>>): Promise<void> {
+  const changes = Object.entries(types).map(([was, is]) => ({ was, now: is }));
+  await sql`update package_pages p set content_type = rows.now from ${rowsFrom(changes, 'was text, now text')}
+    where p.package_id = ${id} and p.content_type = rows.was`.execute(trx);
+}
+
+export async function acceptPackage(trx: Write, id: number, collectionId: number): Promise<void> {
+  await trx.updateTable('packages').set({ state: 'arriving', collection_id: collectionId }).where('id', '=', id).execute();
+}
+
+/** The address of the collection a package became. */
+export async function slugOfPackage(db: Database | Write, collectionId: number): Promise<string | undefined> {
+  return (await db.selectFrom('collections').select('slug').where('id', '=', collectionId).executeTakeFirst())?.slug;
+}
+
+/** Says under which work the pages of a package arrive. */
+export async function setPackageJob(trx: Write, id: number, jobId: string): Promise<void> {
+  await trx.updateTable('packages').set({ job_id: jobId }).where('id', '=', id).execute();
+}
+
+export async function dropPackage(trx: Write, id: number): Promise<void> {
+  await trx.deleteFrom('packages').where('id', '=', id).execute();
+}
+
+export interface Arrival {
+  slug: string;
+  title: string;
+  scope: string;
+  content_type: string;
+  address: string;
+  position: number;
+  entry: string;
+  inside: string | null;
+  html: string;
+  encoding: string;
+  bom: boolean;
+  references: readonly Reference[];
+}
+
+const ARRIVAL =
+  'slug text, title text, scope text, content_type text, address text, position integer, entry text, inside text, html text, encoding text, bom boolean';
+
+/** Pages on their way in, with their texts and what they refer to, so that each knows of the others when it is examined. */
+export async function addArrivals(trx: Write, collectionId: number, by: string, pages: readonly Arrival[]): Promise<void> {
+  if (pages.length === 0) return;
+  const texts = pages.map(({ references: _references, ...page }) => page);
+  await sql`with rows as materialized (select * from ${rowsFrom(texts, ARRIVAL)}),
+      made as (
+        insert into pages (collection_id, slug, title, scope, content_type, address, position, head, redo, made_by, entry, inside)
+        select ${collectionId}::integer, slug, title, scope, content_type, address, position, 0, '[]'::jsonb, ${by}::text, entry, inside
+          from rows returning id, address, content_type),
+      status as (insert into page_status (page_id, collection_id, bar_id)
+        select id, ${collectionId}::integer, ${closestBar(sql`${collectionId}::integer`, sql`made.content_type`)} from made)
+    insert into arrivals (page_id, html, encoding, bom)
+      select made.id, rows.html, rows.encoding, rows.bom from rows join made using (address)`.execute(trx);
+  const references = pages.flatMap(({ address, references: own }) => own.map((one) => ({ address, ...one })));
+  await sql`insert into page_references (page_id, collection_id, kind, target, fragment, alternative)
+    select p.id, ${collectionId}::integer, rows.kind, rows.target, rows.fragment, rows.alternative
+      from ${rowsFrom(references, 'address text, kind text, target text, fragment text, alternative text')}
+      join pages p on p.collection_id = ${collectionId} and p.address = rows.address`.execute(trx);
+}
+
+/** Takes out what has come of a collection so far. */
+export async function dropArrivals(trx: Write, collectionId: number): Promise<void> {
+  await sql`delete from pages where collection_id = ${collectionId}`.execute(trx);
+  await sql`delete from assets where collection_id = ${collectionId}`.execute(trx);
+}
+
+/** Pages of a collection that have not been examined yet. */
+export async function arrivalsOf(db: Database | Write, collectionId: number): Promise<number[]> {
+  const { rows } = await sql<{ id: number }>`select a.page_id as id from arrivals a join pages p on p.id = a.page_id
+    where p.collection_id = ${collectionId} order by p.position`.execute(db);
+  return rows.map((row) => row.id);
+}
+
+export interface Arriving {
+  page_id: number;
+  collection_id: number;
+  title: string;
+  address: string;
+  scope: 'document' | 'fragment';
+  content_type: string;
+  html: string;
+  encoding: string;
+  bom: boolean;
+}
+
+/** Of some pages those that wait to be examined, with their texts. */
+export async function arrivingAmong(db: Database | Write, pages: readonly number[]): Promise<Arriving[]> {
+  const { rows } = await sql<Arriving>`select a.page_id, p.collection_id, p.title, p.address, p.scope, p.content_type, a.html, a.encoding,
+    a.bom from arrivals a join pages p on p.id = a.page_id where a.page_id = any(${pages}::integer[]) order by p.position`.execute(db);
+  return rows;
+}
+
+/** Takes a page's waiting text; false when another worker has taken it. */
+export async function takeArrival(trx: Write, pageId: number): Promise<boolean> {
+  const result = await trx.deleteFrom('arrivals').where('page_id', '=', pageId).executeTakeFirst();
+  return result.numDeletedRows > 0n;
+}
+
+/** Leaves a page out of what arrives, and says so. */
+export async function leaveOut(trx: Write, id: number, { page_id: page, address }: { page_id: number; address: string }): Promise<void> {
+  await sql`delete from pages where id = ${page}`.execute(trx);
+  const trouble = JSON.stringify([{ path: address, what: 'could not be examined, and was left out' }]);
+  await sql`update packages set troubles = troubles || ${trouble}::jsonb where id = ${id}`.execute(trx);
+}
+
+/** Says that a collection is all here, once none of its pages waits. */
+export async function endArrival(trx: Write, collectionId: number): Promise<boolean> {
+  const { rows } = await sql`with ended as (
+      update collections set arrived_at = now() where id = ${collectionId} and arrived_at is null and not exists (select 1 from arrivals a
+        join pages p on p.id = a.page_id where p.collection_id = ${collectionId}) returning id)
+    update packages set state = 'here' where collection_id in (select id from ended) and state = 'arriving' returning id`.execute(trx);
+  return rows.length > 0;
+}
+
+/** What was brought in and is another text now, by entry: the first and the newest text of each page. */
+export interface MendedPage {
+  entry: string;
+  inside: string | null;
+  before: string;
+  after: string;
+}
+
+/** Entries of a collection's package on whose pages something changed. */
+export async function mendedEntries(db: Database | Write, collectionId: number): Promise<string[]> {
+  const { rows } = await sql<{ entry: string }>`select distinct p.entry from pages p
+    join revisions f on f.page_id = p.id and f.number = 1 join revisions h on h.page_id = p.id and h.number = p.head
+    where p.collection_id = ${collectionId} and p.entry is not null and f.text_sha256 <> h.text_sha256`.execute(db);
+  return rows.map((row) => row.entry);
+}
+
+export async function mendedIn(db: Database | Write, collectionId: number, entries: readonly string[]): Promise<MendedPage[]> {
+  const { rows } = await sql<MendedPage>`select p.entry, p.inside, ft.html as before, ht.html as after from pages p
+    join revisions f on f.page_id = p.id and f.number = 1 join revisions h on h.page_id = p.id and h.number = p.head
+    join texts ft on ft.sha256 = f.text_sha256 join texts ht on ht.sha256 = h.text_sha256
+    where p.collection_id = ${collectionId} and p.entry = any(${entries}::text[]) and f.text_sha256 <> h.text_sha256`.execute(db);
+  return rows;
+}
+
+/** Pages of a collection that came alone, and belong to no package. */
+export async function loosePages(db: Database | Write, collectionId: number): Promise<{ address: string; html: string }[]> {
+  const { rows } = await sql<{ address: string; html: string }>`select p.address, t.html from pages p
+    join revisions h on h.page_id = p.id and h.number = p.head join texts t on t.sha256 = h.text_sha256
+    where p.collection_id = ${collectionId} and p.entry is null order by p.position`.execute(db);
+  return rows;
+}
+
+/** The package a collection came in, with its file. */
+export async function packageOf(db: Database | Write, collectionId: number): Promise<Package | undefined> {
+  return db.selectFrom('packages').selectAll().where('collection_id', '=', collectionId).where('state', '=', 'here').executeTakeFirst();
+}
