@@ -7,7 +7,7 @@ const config: NextConfig = {
   turbopack: { root: repository },
   outputFileTracingRoot: repository,
   transpilePackages: ['@inkwell/core', '@inkwell/formats', '@inkwell/review', '@inkwell/store', '@inkwell/work'],
-  serverExternalPackages: ['pg', 'piscina'],
+  serverExternalPackages: ['pg', 'piscina', 'yauzl', 'yazl'],
   compiler: { styledComponents: true },
   poweredByHeader: false,
 };

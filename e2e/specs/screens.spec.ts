@@ -5,6 +5,7 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Shelf', '/'],
   ['Ledger', '/collections/a-first-year-with-bees'],
   ['Bring in a page', '/collections/a-first-year-with-bees/bring-in'],
+  ['Bring in a collection', '/bring-in'],
   ['Desk', '/collections/a-first-year-with-bees/inside-the-hive'],
   ['Desk, at phone width', '/collections/a-first-year-with-bees/inside-the-hive?width=320&images=words'],
   ['Desk, text', '/collections/a-first-year-with-bees/inside-the-hive?face=text'],

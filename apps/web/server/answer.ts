@@ -27,7 +27,7 @@ export const AWAY: Problem = {
   next: 'Try again in a moment; if it stays away, tell whoever looks after this server.',
 };
 
-const FAULT: Problem = {
+export const FAULT: Problem = {
   code: 'fault',
   what: 'Something went wrong on the server',
   why: 'It met a case it was not made for; the server’s log has the details.',
@@ -37,12 +37,19 @@ const FAULT: Problem = {
 
 type Answerable = { ok: true; value: unknown } | { ok: false; problem: Problem };
 
-/** Bytes a request may hold: a decision is short, and a page of 10 MB may be written with escapes. */
+/** Bytes a request may hold: a decision is short, and a page of 20 MB may be written with escapes. */
 export const SHORT_BODY = 256 * 1024;
 export const PAGE_BODY = 48 * 1024 * 1024;
 
 export function problemResponse(problem: Problem): Response {
   return Response.json({ ok: false, problem }, { status: STATUS[problem.code] });
+}
+
+/** Another site's page must not act in the name of whoever sits here: its request is turned away, null lets one pass. */
+export function fromElsewhere(request: Request): Response | null {
+  const from = request.headers.get('sec-fetch-site');
+  if (!from || from === 'same-origin' || from === 'none') return null;
+  return problemResponse({ code: 'not-allowed', what: 'This request came from another site', kept: 'Nothing was changed.' });
 }
 
 /** Checks a request and its body, runs a use-case as the current actor, and answers in JSON. Nothing thrown reaches the client raw. */
@@ -52,10 +59,8 @@ export async function answer<T>(
   act: (services: Services, actor: Actor, input: T) => Promise<Answerable>,
   most = SHORT_BODY,
 ): Promise<Response> {
-  // Another site's page must not act in the name of whoever sits here.
-  const from = request.headers.get('sec-fetch-site');
-  if (from && from !== 'same-origin' && from !== 'none')
-    return problemResponse({ code: 'not-allowed', what: 'This request came from another site', kept: 'Nothing was changed.' });
+  const barred = fromElsewhere(request);
+  if (barred) return barred;
   try {
     const text = await bodyWithin(request, most);
     if (text === null)

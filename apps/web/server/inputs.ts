@@ -18,7 +18,7 @@ function checker<const S extends JSONSchema>(schema: S): Checker<FromSchema<S>> 
 }
 
 /** Longest text taken over the wire, in characters; the use-cases say what a page may hold. */
-const TEXT = { type: 'string', maxLength: 12_000_000 } as const;
+const TEXT = { type: 'string', maxLength: 22_000_000 } as const;
 const ID = { type: 'integer', minimum: 1 } as const;
 const SHORT = { type: 'string', maxLength: 20_000 } as const;
 
@@ -43,6 +43,13 @@ export const SOURCE = checker({
   ...base,
   required: ['version', 'html'],
   properties: { version: { type: 'integer', minimum: 0 }, html: TEXT },
+});
+export const SHOW = checker({ ...base, required: ['after'], properties: { after: { type: 'integer', minimum: 0 } } });
+const TYPE = { type: 'string', minLength: 1, maxLength: 40 } as const;
+export const ACCEPT = checker({
+  ...base,
+  required: ['title', 'types'],
+  properties: { title: { type: 'string', maxLength: 300 }, types: { type: 'object', maxProperties: 50, additionalProperties: TYPE } },
 });
 export const STEP = checker({ ...base, required: ['version'], properties: { version: ID } });
 export const RESTORE = checker({ ...base, required: ['version', 'revision'], properties: { version: ID, revision: ID } });
@@ -141,7 +148,7 @@ export const BRING_IN = checker({
     title: { type: 'string', maxLength: 400 },
     text: TEXT,
     fileName: { type: 'string', maxLength: 400 },
-    bytes: { type: 'string', maxLength: 30_000_000 },
+    bytes: { type: 'string', maxLength: 44_000_000 },
   },
 });
 export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });

@@ -2,7 +2,7 @@ import type { Problem } from '@inkwell/review';
 
 export type Sent<T> = { ok: true; value: T } | { ok: false; problem: Problem };
 
-const UNREACHED: Problem = {
+export const UNREACHED: Problem = {
   code: 'away',
   what: 'The server did not answer',
   why: 'It may have stopped, or the connection to it is gone.',

@@ -38,7 +38,7 @@ export {
 export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './packages/arrive.ts';
 export { readPackage } from './packages/read.ts';
 export { sendOut, type SentOut } from './packages/sendOut.ts';
-export { inScratch, sweepScratch } from './packages/files.ts';
+export { inScratch, scratch, sweepScratch } from './packages/files.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
 export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, END_EXCEPTIONS, READ_PACKAGE, UNPACK } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';

@@ -42,6 +42,7 @@ export {
   dropArrivals,
   dropPackage,
   endArrival,
+  learnArrivals,
   leaveOut,
   lockPackage,
   loosePages,

@@ -44,7 +44,7 @@ const WAYS = [
   { value: 'paste', label: 'Paste it' },
   { value: 'file', label: 'Choose its file' },
 ];
-const LARGEST_FILE = 20_000_000;
+const LARGEST_FILE = 32_000_000;
 
 interface ChosenFile {
   name: string;
@@ -82,7 +82,7 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
     if (chosen.size > LARGEST_FILE)
       return setProblem({
         what: 'This file is too large to be one page',
-        why: `It holds ${Math.round(chosen.size / 1_000_000)} MB; a page may hold up to 10 MB.`,
+        why: `It holds ${Math.round(chosen.size / 1_000_000)} MB; a page may hold up to 20 MB.`,
         kept: 'Nothing was sent.',
         next: 'Split it, or save its images as files, and choose it again.',
       });

@@ -25,9 +25,12 @@ const Head = styled.div`
   p {
     color: var(--quiet);
   }
-  > a {
-    margin-left: auto;
-  }
+`;
+const Acts = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-left: auto;
 `;
 const Small = styled.span`
   display: block;
@@ -92,9 +95,14 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
           <h1>{ledger.title}</h1>
           <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, about ${sums.hours.toLocaleString('en')} h of work`}</p>
         </div>
-        <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>
-          Bring in a page
-        </ButtonLink>
+        <Acts>
+          <ButtonLink href={`/api/collections/${ledger.slug}/package`} prefetch={false} download>
+            Download the package
+          </ButtonLink>
+          <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>
+            Bring in a page
+          </ButtonLink>
+        </Acts>
       </Head>
       <WorkInProgress work={work} />
       <Choice collection={ledger.slug} choice={choice} />

@@ -3,6 +3,7 @@ import type { Verdict } from '@inkwell/core';
 import type { Progress, ShelfRow } from '@inkwell/review';
 import Link from 'next/link';
 import styled from 'styled-components';
+import { ButtonLink } from '@/ui/Button';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { VERDICT_WORDS } from '@/ui/Verdict';
@@ -12,6 +13,15 @@ import { WorkInProgress } from '@/ui/WorkInProgress';
 const ORDER: readonly Verdict[] = ['held', 'judge', 'ready'];
 const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
 
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 0.75rem;
+  > a {
+    margin-left: auto;
+  }
+`;
 const Title = styled.span`
   font: 600 1.125rem/1.3 var(--serif);
   a {
@@ -39,12 +49,19 @@ const Count = styled(Link)`
 export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow[]; work: readonly Progress[]; mayCancel: boolean }) {
   return (
     <Main id="content">
-      <h1>Shelf</h1>
-      <p>Every collection, how far its pages are, and what is left to do.</p>
+      <Head>
+        <div>
+          <h1>Shelf</h1>
+          <p>Every collection, how far its pages are, and what is left to do.</p>
+        </div>
+        <ButtonLink $look="main" href="/bring-in">
+          Bring in a collection
+        </ButtonLink>
+      </Head>
       <WorkInProgress work={work} mayCancel={mayCancel} />
       {rows.length === 0 ? (
         <p>
-          Nothing stands on the shelf yet. Seed the demo with <code>bin/demo --fresh</code>, then bring in pages of your own.
+          Nothing stands on the shelf yet. <Link href="/bring-in">Bring in a collection</Link>: a site, a course or a book.
         </p>
       ) : (
         <TableFrame tabIndex={0} role="region" aria-label="Collections">

@@ -10,6 +10,7 @@ import {
   dropArrivals,
   endArrival,
   isAway,
+  learnArrivals,
   leaveOut,
   lockPackage,
   lockPage,
@@ -23,6 +24,7 @@ import {
   takeArrival,
   writing,
   type Arrival,
+  type Bar,
   type NewFile,
   type Package,
   type PackageText,
@@ -94,6 +96,7 @@ export async function unpackPackage(services: Services, wish: { id: number; by: 
     await writing(services.db, (trx) => dropArrivals(trx, collectionId));
     await placeAll(services, collectionId, collection);
     await addPages(services, found, collection, wish.by);
+    await learnArrivals(services.db);
   });
   await writing(services.db, async (trx) => {
     const locked = await lockPackage(trx, found.id);
@@ -181,9 +184,14 @@ export async function examineArrivals(
   const found = await packageById(services.db, wish.package);
   if (!found || found.collection_id === null) return;
   const actor = (await personById(services.db, wish.by)) ?? THE_SYSTEM;
+  const bars = new Map<string, Promise<Bar>>();
+  const barOf = ({ collection_id: collection, content_type: type }: Waiting) => {
+    if (!bars.has(type)) bars.set(type, barFor(services.db, collection, type));
+    return bars.get(type)!;
+  };
   for (const page of await arrivingAmong(services.db, wish.pages)) {
     try {
-      await examineArrival(services, actor, page);
+      await examineArrival(services, actor, page, await barOf(page));
     } catch (error) {
       if (!wish.last || isAway(error)) throw error;
       await writing(services.db, (trx) => leaveOut(trx, found.id, page));
@@ -194,9 +202,9 @@ export async function examineArrivals(
 
 type Waiting = Awaited<ReturnType<typeof arrivingAmong>>[number];
 
-async function examineArrival(services: Services, actor: Actor, waiting: Waiting): Promise<void> {
+async function examineArrival(services: Services, actor: Actor, waiting: Waiting, bar: Bar): Promise<void> {
   const place = { ...waiting, id: waiting.page_id };
-  const [bar, references] = [await barFor(services.db, place.collection_id, place.content_type), await referencesOf(services.db, place.id)];
+  const references = await referencesOf(services.db, place.id);
   const text = placed(place, waiting.html, await neighboursOf(services.db, place, references, bar.vocabulary));
   const examined: Examination = { ...(await services.engine.run('examine', { page: text })), inputs: inputsOf(text) };
   await writing(services.db, async (trx) => {

@@ -8,9 +8,14 @@ import { bytesOf, keepStream, writing, type Database, type StoredFile } from '@i
 
 const PREFIX = 'inkwell-package-';
 
+/** A folder for the moment: whoever asks for it takes it away. */
+export function scratch(): Promise<string> {
+  return mkdtemp(join(tmpdir(), `${PREFIX}${process.pid}-`));
+}
+
 /** A folder that is gone when the work in it is done, however it ends. */
 export async function inScratch<T>(work: (folder: string) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), `${PREFIX}${process.pid}-`));
+  const folder = await scratch();
   try {
     return await work(folder);
   } finally {

@@ -23,9 +23,13 @@ export async function writeStandings(
 ): Promise<void> {
   if (standings.length + found.length === 0) return;
   const rows = rowsFrom(standings, 'id integer, standing text, ruled text, excepted_until date');
-  await sql`with changed as (
-      update findings f set standing = rows.standing, ruled = rows.ruled, excepted_until = rows.excepted_until from ${rows}
-        where f.id = rows.id returning f.id, f.standing)
+  // Without a finding to change the planner would still read them all to find none.
+  const changed =
+    standings.length === 0
+      ? sql`select null::integer as id, null::text as standing where false`
+      : sql`update findings f set standing = rows.standing, ruled = rows.ruled, excepted_until = rows.excepted_until from ${rows}
+        where f.id = rows.id returning f.id, f.standing`;
+  await sql`with changed as (${changed})
     insert into standing_changes (finding_id, page_id, revision, version, standing, because, made_by)
     select id, ${at.pageId}::integer, ${at.revision}::integer, ${at.version}::integer, standing, because, ${at.by}::text from
       (select id, standing, ${at.because}::text as because from changed union all select id, 'open', 'found'

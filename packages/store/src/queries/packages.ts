@@ -174,6 +174,11 @@ export async function dropArrivals(trx: Write, collectionId: number): Promise<vo
   await sql`delete from assets where collection_id = ${collectionId}`.execute(trx);
 }
 
+/** Tells the planner what has just come in: with none of it known, it would read thousands of rows for each page. */
+export async function learnArrivals(db: Database): Promise<void> {
+  await sql`analyze pages, page_status, page_references, assets, arrivals`.execute(db);
+}
+
 /** Pages of a collection that have not been examined yet. */
 export async function arrivalsOf(db: Database | Write, collectionId: number): Promise<number[]> {
   const { rows } = await sql<{ id: number }>`select a.page_id as id from arrivals a join pages p on p.id = a.page_id

@@ -59,7 +59,7 @@ export async function named(
       and path = any(${paths}::text[])) as files,
     (select coalesce(jsonb_agg(distinct jsonb_build_object('address', r.target, 'name', r.fragment)), '[]') from ${wanted}
       join page_references r on r.collection_id = ${page.collection_id} and r.kind = 'anchor' and md5(r.target) = md5(rows.target)
-        and r.target = rows.target and r.fragment = rows.fragment) as anchors,
+        and r.target = rows.target and md5(r.fragment) = md5(rows.fragment) and r.fragment = rows.fragment) as anchors,
     (select coalesce(jsonb_agg(distinct r.fragment), '[]') from page_references r where r.collection_id = ${page.collection_id}
       and r.kind = 'link' and md5(r.target) = md5(${page.address}::text) and r.target = ${page.address} and r.fragment <> ''
       and r.page_id <> ${page.id}) as "ledTo",

@@ -1,0 +1,51 @@
+import { createWriteStream } from 'node:fs';
+import { join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { inScratch, LARGEST_PACKAGE, receivePackage } from '@inkwell/review';
+import { currentActor } from '@/server/actor';
+import { AWAY, FAULT, fromElsewhere, problemResponse } from '@/server/answer';
+import { isAway } from '@/server/away';
+import { services } from '@/server/services';
+
+class TooLarge extends Error {}
+
+/** Takes a whole package in, as its very bytes; its name is in the address. Answers with its number. */
+export async function POST(request: Request): Promise<Response> {
+  const barred = fromElsewhere(request);
+  if (barred) return barred;
+  const name = (new URL(request.url).searchParams.get('name') ?? '').replace(/^.*[/\\]/, '').slice(0, 200) || 'package.zip';
+  try {
+    return await inScratch(async (folder) => {
+      const file = join(folder, 'sent');
+      if (request.body) await pipeline(Readable.fromWeb(request.body as never), within(LARGEST_PACKAGE), createWriteStream(file));
+      else await pipeline(Readable.from([]), createWriteStream(file));
+      const result = await receivePackage(await services(), await currentActor(), { name, file });
+      return result.ok ? Response.json(result) : problemResponse(result.problem);
+    });
+  } catch (error) {
+    if (error instanceof TooLarge)
+      return problemResponse({
+        code: 'too-large',
+        what: 'This package is too large to take in',
+        why: `It holds more than ${LARGEST_PACKAGE / 1_000_000_000} GB.`,
+        kept: 'Nothing was brought in, and nothing already here was touched.',
+        next: 'Split it, and bring its parts in one after another.',
+      });
+    if (isAway(error)) return problemResponse(AWAY);
+    console.error(error);
+    return problemResponse(FAULT);
+  }
+}
+
+/** Lets so many bytes pass, and no more. */
+function within(most: number): Transform {
+  let length = 0;
+  return new Transform({
+    transform(part: Buffer, _encoding, next) {
+      length += part.length;
+      if (length > most) next(new TooLarge());
+      else next(null, part);
+    },
+  });
+}

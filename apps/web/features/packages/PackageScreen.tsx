@@ -1,0 +1,244 @@
+'use client';
+import type { PackageView, Problem } from '@inkwell/review';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { Button, ButtonLink } from '@/ui/Button';
+import { Pick, TextBox } from '@/ui/Field';
+import { ProblemNotice } from '@/ui/ProblemNotice';
+import { send } from '@/ui/send';
+import { Main } from '@/ui/Shell';
+import { Table, TableFrame } from '@/ui/Table';
+import { counted } from '@/ui/words';
+
+const Accept = styled.div`
+  display: grid;
+  gap: 0.9rem;
+  max-width: 52rem;
+  margin-top: 1.25rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  padding: 1.25rem;
+`;
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+`;
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.9rem;
+  align-items: center;
+  margin-top: 1.25rem;
+  progress {
+    width: 16rem;
+    max-width: 100%;
+    accent-color: var(--gall);
+  }
+`;
+const Troubles = styled.details`
+  margin-top: 1.25rem;
+  max-width: 52rem;
+  summary {
+    cursor: pointer;
+    min-height: 1.75rem;
+    font-weight: 600;
+  }
+  li {
+    margin-left: 1.25rem;
+    overflow-wrap: anywhere;
+  }
+`;
+const Small = styled.span`
+  display: block;
+  color: var(--quiet);
+  font-size: 0.8125rem;
+  font-weight: 400;
+  overflow-wrap: anywhere;
+`;
+
+const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
+const TYPES = ['lesson', 'assignment', 'announcement', 'article', 'chapter', 'discussion', 'question', 'page'];
+const EVERY_MS = 1_000;
+
+type Trouble = Omit<Problem, 'code'>;
+
+/** What a package holds, and the word that brings it in; then how far it is. It may be left and come back to. */
+export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
+  const [view, setView] = useState(atFirst);
+  const [problem, setProblem] = useState<Trouble | null>(null);
+  const router = useRouter();
+  const { id, state } = view;
+  useEffect(() => {
+    if (state !== 'waiting' && state !== 'arriving') return;
+    const ask = () => void send<PackageView>(`/api/packages/${id}/show`, { after: 0 }).then((sent) => sent.ok && setView(sent.value));
+    const timer = setInterval(ask, EVERY_MS);
+    return () => clearInterval(timer);
+  }, [id, state]);
+  const dismiss = async () => {
+    const sent = await send<null>(`/api/packages/${id}/dismiss`, {});
+    if (sent.ok) router.push('/bring-in');
+    else setProblem(sent.problem);
+  };
+  return (
+    <Main id="content">
+      <h1>{view.title || view.name}</h1>
+      <p>{headline(view)}</p>
+      {state === 'waiting' && (
+        <Line role="status">
+          Reading what it holds …<Button onPress={() => void dismiss()}>Send it away</Button>
+        </Line>
+      )}
+      {state === 'refused' && (
+        <ProblemNotice
+          problem={{
+            what: 'This package was not opened',
+            why: view.problem ?? '',
+            kept: 'Nothing of it became a page, and nothing already here was touched.',
+            next: 'Get it anew from where it came, and send it again.',
+          }}
+        />
+      )}
+      {state === 'read' && <AcceptForm view={view} onAccepted={setView} onProblem={setProblem} onDismiss={() => void dismiss()} />}
+      {state === 'arriving' && <Arriving view={view} onCancel={() => void dismiss()} />}
+      {state === 'here' && view.collection && (
+        <Line role="status">
+          All its pages are here and audited.
+          <ButtonLink $look="main" href={`/collections/${view.collection}`}>
+            Open its ledger
+          </ButtonLink>
+        </Line>
+      )}
+      {problem && <ProblemNotice problem={problem} />}
+      {view.troubles.length > 0 && (
+        <Troubles open={view.troubles.length <= 5}>
+          <summary>{`${counted(view.troubles.length, 'thing')} could not be read`}</summary>
+          <ul>
+            {view.troubles.slice(0, 100).map(({ path, what }, nth) => (
+              <li key={nth}>{`${path} ${what}`}</li>
+            ))}
+          </ul>
+          {view.troubles.length > 100 && <p>{`and ${view.troubles.length - 100} more`}</p>}
+        </Troubles>
+      )}
+      {view.shown.length > 0 && <Pages view={view} />}
+    </Main>
+  );
+}
+
+function headline({ kind, pages, files, size, name }: PackageView): string {
+  const size_ = size >= 1_000_000 ? `${(size / 1_000_000).toFixed(1)} MB` : `${Math.ceil(size / 1_000)} KB`;
+  const what = kind === null ? '' : `${KINDS[kind]}: ${counted(pages, 'page')} in ${counted(files, 'file')}, `;
+  return `${what}${name}, ${size_}`;
+}
+
+interface AcceptProps {
+  view: PackageView;
+  onAccepted(view: PackageView): void;
+  onProblem(problem: Trouble): void;
+  onDismiss(): void;
+}
+
+function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
+  const [title, setTitle] = useState(view.title);
+  const [types, setTypes] = useState<Record<string, string>>({});
+  const [busy, setBusy] = useState(false);
+  const accept = async () => {
+    setBusy(true);
+    const sent = await send<null>(`/api/packages/${view.id}/accept`, { title, types });
+    if (sent.ok) return onAccepted({ ...view, title, state: 'arriving' });
+    setBusy(false);
+    onProblem(sent.problem);
+  };
+  return (
+    <Accept>
+      <TextBox label="Title of the collection" value={title} onChange={setTitle} />
+      <Row role="group" aria-label="Content types">
+        {view.types.map(({ type, many }) => (
+          <Pick
+            key={type}
+            label={`${counted(many, 'page')} taken for`}
+            value={types[type] ?? type}
+            onChange={(chosen) => setTypes({ ...types, [type]: chosen })}
+            options={[...new Set([type, ...TYPES])].map((value) => ({ value, label: value }))}
+          />
+        ))}
+      </Row>
+      <Row>
+        <Button $look="main" isDisabled={busy || title.trim() === ''} onPress={() => void accept()}>
+          {busy ? 'Bringing it in …' : `Bring in ${counted(view.pages, 'page')}`}
+        </Button>
+        <Button onPress={onDismiss}>Send it away</Button>
+      </Row>
+    </Accept>
+  );
+}
+
+function Arriving({ view, onCancel }: { view: PackageView; onCancel(): void }) {
+  const { progress, pages } = view;
+  const left = useSecondsLeft(progress?.done ?? 0, pages);
+  return (
+    <Line role="status">
+      <label htmlFor="arriving">
+        {progress ? `${progress.done.toLocaleString('en')} of ${pages.toLocaleString('en')} pages audited` : 'Putting its files in place …'}
+      </label>
+      <progress id="arriving" value={progress?.done ?? 0} max={Math.max(1, pages)} />
+      {left !== null && <span>{`about ${left} s left`}</span>}
+      <Button onPress={onCancel}>Cancel, and take out what has come</Button>
+    </Line>
+  );
+}
+
+/** Seconds left by the pace so far; null while there is none to go by. */
+function useSecondsLeft(done: number, total: number): number | null {
+  const [first, setFirst] = useState<{ at: number; done: number } | null>(null);
+  useEffect(() => {
+    if (done > 0) setFirst((was) => was ?? { at: Date.now(), done });
+  }, [done]);
+  if (!first || done <= first.done) return null;
+  return Math.ceil(((total - done) * (Date.now() - first.at)) / (done - first.done) / 1_000);
+}
+
+function Pages({ view }: { view: PackageView }) {
+  const [pages, setPages] = useState({ shown: view.shown, next: view.next });
+  useEffect(() => setPages({ shown: view.shown, next: view.next }), [view.shown, view.next]);
+  const more = async () => {
+    const sent = await send<PackageView>(`/api/packages/${view.id}/show`, { after: pages.next });
+    if (sent.ok) setPages({ shown: [...pages.shown, ...sent.value.shown], next: sent.value.next });
+  };
+  return (
+    <>
+      <TableFrame tabIndex={0} role="region" aria-label="Pages in reading order">
+        <Table>
+          <caption>Pages in reading order</caption>
+          <thead>
+            <tr>
+              <th scope="col" className="number">
+                Place
+              </th>
+              <th scope="col">Page</th>
+              <th scope="col">Taken for</th>
+              <th scope="col">Scope</th>
+            </tr>
+          </thead>
+          <tbody>
+            {pages.shown.map((page) => (
+              <tr key={page.position}>
+                <td className="number">{page.position}</td>
+                <th scope="row">
+                  {page.title}
+                  <Small>{`${page.path}${page.listed === false ? ', named by no manifest' : ''}`}</Small>
+                </th>
+                <td>{page.content_type}</td>
+                <td>{page.scope === 'document' ? 'whole page' : 'part of a page'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </TableFrame>
+      {pages.next !== null && <Button onPress={() => void more()}>Show more pages</Button>}
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+import { readFile } from 'node:fs/promises';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { writeZip, type Packed } from '../../packages/formats/src/testing/zips';
+import { freshTitle, standing } from '../support/desk';
+
+const folder = mkdtempSync(join(tmpdir(), 'inkwell-e2e-'));
+test.afterAll(() => rmSync(folder, { recursive: true }));
+
+const whole = (title: string, body: string) =>
+  `<html lang="en">\r\n<head><title>${title}</title></head><body><main><h1>${title}</h1><p>Open from May.</p>${body}</main></body></html>`;
+
+function site(title: string): Packed[] {
+  return [
+    { name: 'index.html', data: whole(title, '<p><a href="moorings.html">Where to moor</a></p>') },
+    { name: 'moorings.html', data: whole('Moorings', '<h2> </h2><p>Ask at the hut.</p>') },
+    { name: 'img/lock.png', data: Buffer.from([0x89, 0x50, 0x4e, 0x47]), stored: true },
+  ];
+}
+
+/** Sends a package through the screen, up to what it holds. */
+async function send(page: Page, file: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Bring in a collection' }).click();
+  await page.getByLabel(/^A package/).setInputFiles(file);
+  await expect(page).toHaveURL(/\/bring-in\/\d+$/);
+}
+
+async function accept(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Bring in \d/ }).click();
+  await page.getByRole('link', { name: 'Open its ledger' }).click({ timeout: 60_000 });
+}
+
+async function download(page: Page): Promise<{ name: string; bytes: Buffer }> {
+  const [sent] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download the package' }).click()]);
+  return { name: sent.suggestedFilename(), bytes: await readFile(await sent.path()) };
+}
+
+test('a site comes in as its zip, one page is fixed, and the zip that goes out differs in that page alone', async ({ page }) => {
+  const title = freshTitle('Canal');
+  const file = join(folder, 'canal.zip');
+  await writeZip(file, site(title), 'Larkmoor');
+  await send(page, file);
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  await expect(page.getByText('Site: 2 pages in 3 files')).toBeVisible();
+  await page.getByLabel('2 pages taken for').selectOption('announcement');
+  await accept(page);
+  await expect(page.getByText('announcement, revision 1')).toHaveCount(2);
+  expect(await download(page)).toEqual({ name: 'canal.zip', bytes: await readFile(file) });
+
+  await page.getByRole('link', { name: 'Moorings', exact: true }).click();
+  await page.getByRole('button', { name: 'Fix what is certain…' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Fix \d|^Apply/ })
+    .click();
+  await expect(standing(page)).toContainText('Ready');
+  await page.getByRole('link', { name: title }).click();
+  const expected = join(folder, 'expected.zip');
+  await writeZip(
+    expected,
+    site(title).map((one) => (one.name === 'moorings.html' ? { ...one, data: String(one.data).replace('<h2> </h2>', '') } : one)),
+    'Larkmoor',
+  );
+  const out = await download(page);
+  expect(out.bytes.equals(await readFile(expected))).toBe(true);
+});
+
+test('several pages that were chosen together are a site', async ({ page }) => {
+  const title = freshTitle('Leaflets');
+  await page.goto('/bring-in');
+  await page.getByLabel(/^Several pages/).setInputFiles([
+    { name: 'index.html', mimeType: 'text/html', buffer: Buffer.from(whole(title, '')) },
+    { name: 'two.html', mimeType: 'text/html', buffer: Buffer.from(whole('Two', '')) },
+  ]);
+  await expect(page.getByText('Site: 2 pages in 2 files, pages.zip')).toBeVisible();
+  await page.getByRole('button', { name: 'Send it away' }).click();
+  await expect(page).toHaveURL(/\/bring-in$/);
+  await page.goto('/');
+  await expect(page.getByText(title)).toHaveCount(0);
+});
+
+test('a package that was cut short, and a file that is none, get a clear word', async ({ page }) => {
+  const file = join(folder, 'cut.zip');
+  await writeZip(file, site(freshTitle('Cut')));
+  const bytes = (await readFile(file)).subarray(0, 300);
+  await page.goto('/bring-in');
+  await page.getByLabel(/^A package/).setInputFiles({ name: 'plan.zip', mimeType: 'application/zip', buffer: Buffer.from('%PDF-1.7') });
+  await expect(page.getByRole('alert').filter({ hasText: 'This file is no package' })).toBeVisible();
+  await page.getByLabel(/^A package/).setInputFiles({ name: 'cut.zip', mimeType: 'application/zip', buffer: bytes });
+  await expect(page.getByRole('alert').filter({ hasText: 'cut short on its way' })).toBeVisible({ timeout: 20_000 });
+});
