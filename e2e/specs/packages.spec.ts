@@ -53,11 +53,11 @@ test('a site comes in as its zip, one page is fixed, and the zip that goes out d
   await page.getByRole('link', { name: 'Moorings', exact: true }).click();
   await page.getByRole('button', { name: 'Fix what is certain…' }).click();
   await page
-    .getByRole('dialog')
-    .getByRole('button', { name: /^Fix \d|^Apply/ })
+    .getByRole('dialog', { name: 'Fix what is certain' })
+    .getByRole('button', { name: /^Fix (it|all \d)$/ })
     .click();
   await expect(standing(page)).toContainText('Ready');
-  await page.getByRole('link', { name: title }).click();
+  await page.getByRole('link', { name: title, exact: true }).click();
   const expected = join(folder, 'expected.zip');
   await writeZip(
     expected,

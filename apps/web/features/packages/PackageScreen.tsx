@@ -13,6 +13,7 @@ import { counted } from '@/ui/words';
 
 const Accept = styled.div`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.9rem;
   max-width: 52rem;
   margin-top: 1.25rem;

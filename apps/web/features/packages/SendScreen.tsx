@@ -13,6 +13,7 @@ import { upload } from './upload';
 
 const Place = styled.div<{ $over: boolean }>`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 1.25rem;
   max-width: 52rem;
   margin-top: 1.25rem;

@@ -316,9 +316,15 @@ function useOncePerFrame(run: () => void): () => void {
 const PLATFORM_LOOK =
   'body { font: 16px/1.55 Georgia, "Liberation Serif", serif; color: #222; background: #fffefa; margin: 12px 30px 24px; } img { max-width: 100%; height: auto; } table { border-collapse: collapse; } td, th { padding: 4px 10px; }';
 
+/** A page that lies inside an XML file names its place there after the file: what it shows is found from the file. */
 export function proofAddress(collection: string, address: string, revision?: number): string {
-  const path = address.split('/').map(encodeURIComponent).join('/');
-  return `/proof/${encodeURIComponent(collection)}/${path}${revision === undefined ? '' : `?revision=${revision}`}`;
+  const [file, inside] = address.split('#', 2);
+  const path = file!.split('/').map(encodeURIComponent).join('/');
+  const asked = new URLSearchParams({
+    ...(inside === undefined ? {} : { inside }),
+    ...(revision === undefined ? {} : { revision: String(revision) }),
+  }).toString();
+  return `/proof/${encodeURIComponent(collection)}/${path}${asked && `?${asked}`}`;
 }
 
 /** Where the frame lies in the sheet, and how much smaller it is shown than it is. */

@@ -30,11 +30,13 @@ const GUARD = {
 
 export async function GET(request: Request, { params }: { params: Promise<{ collection: string; path: string[] }> }): Promise<Response> {
   const { collection, path } = await params;
-  const revision = Number(new URL(request.url).searchParams.get('revision')) || undefined;
+  const asked = new URL(request.url).searchParams;
+  const revision = Number(asked.get('revision')) || undefined;
+  const inside = asked.get('inside');
   try {
     const found = await proof(await services(), await currentActor(), {
       collection,
-      address: path.map(decodeURIComponent).join('/'),
+      address: `${path.map(decodeURIComponent).join('/')}${inside === null ? '' : `#${inside}`}`,
       revision,
     });
     if (!found.ok) return plain('There is nothing at this address in the collection.', 404);
