@@ -1,7 +1,8 @@
 import { toCsvTable } from '@inkwell/formats';
-import { CallError, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
+import { CallError, deliver, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
 import { Session, type Group } from './known.ts';
 import { openPaths, type PageFile } from './pages.ts';
+import { ImageRegister, LinkRegister, sheetRows, type ImageFile, type LinkRow } from './registers.ts';
 import type { How } from './surroundings.ts';
 import type { Task } from './tasks.ts';
 import { VIEW_NAMES, viewLine, type OnePage, type ViewName } from './views.ts';
@@ -23,30 +24,79 @@ export async function inspectCommand(args: string[]): Promise<number> {
   const view = oneOf('--view', values.view, VIEW_NAMES);
   const format = values.json ? 'json' : oneOf('--format', values.format, FORMATS);
   const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
-  const rows = await rowsOf(positionals[0]!, view, how);
-  if (format === 'json') process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`);
-  else if (format === 'csv') process.stdout.write(toCsvTable(rows));
-  else
-    for (const row of rows)
-      process.stdout.write(`${'page' in row && view !== 'pages' ? `${String(row.page)}: ` : ''}${viewLine(view, row)}\n`);
-  return 0;
-}
-
-/** The rows of one page; of a package those of all pages, each with its page. */
-async function rowsOf(path: string, view: ViewName, how: How): Promise<object[]> {
-  const session = new Session(await openPaths([path]));
-  const rows: object[] = [];
+  const opened = await openPaths(positionals);
+  const session = new Session(opened);
   try {
-    for await (const group of session.groups()) {
-      const tasks = group.pages.map((page): Task<'view'> => ({ kind: 'view', page, how, view }));
-      for await (const { task, value } of session.results<'view'>(group, tasks, ({ page }) => page.path))
-        for (const row of value) rows.push(placed(row, task.page, group, view));
-      for (const { path: where, what } of group.whole?.troubles ?? []) process.stderr.write(`${where} ${what}\n`);
-    }
+    await write(opened.wholes.length > 0 ? await rowsOfWhole(session, view, how) : await rowsOf(session, view, how), view, format);
   } finally {
     await session.close();
   }
-  return rows;
+  return 0;
+}
+
+type Rows = { rows: object[]; line(row: never): string };
+
+async function write({ rows, line }: Rows, view: ViewName, format: (typeof FORMATS)[number]): Promise<void> {
+  if (format === 'json') return deliver(`${JSON.stringify(rows, null, 2)}\n`, undefined);
+  if (format === 'text') return deliver(rows.map((row) => `${line(row as never)}\n`).join(''), undefined);
+  return deliver(toCsvTable(view === 'images' && rows.every((row) => 'uses' in row) ? sheetRows(rows as ImageFile[]) : rows), undefined);
+}
+
+/** The rows of one page; of a folder or package those of all pages, each with its page. */
+async function rowsOf(session: Session, view: ViewName, how: How): Promise<Rows> {
+  const rows: object[] = [];
+  for await (const group of session.groups()) {
+    const tasks = group.pages.map((page): Task<'view'> => ({ kind: 'view', page, how, view }));
+    for await (const { task, value } of session.results<'view'>(group, tasks, ({ page }) => page.path))
+      for (const row of value) rows.push(placed(row, task.page, group, view));
+    tellTroubles(group);
+  }
+  const line = (row: object) => `${'page' in row && view !== 'pages' ? `${String(row.page)}: ` : ''}${viewLine(view, row)}`;
+  return { rows, line };
+}
+
+/** Images and links of a whole collection are told once each, with all their uses. */
+async function rowsOfWhole(session: Session, view: ViewName, how: How): Promise<Rows> {
+  if (view !== 'images' && view !== 'links') return rowsOf(session, view, how);
+  const next = await session.groups().next();
+  if (next.done) return { rows: [], line: () => '' };
+  const group = next.value;
+  const rows = view === 'images' ? await imagesIn(session, group, how) : await linksIn(session, group, how);
+  tellTroubles(group);
+  return { rows, line: view === 'images' ? (row: ImageFile) => imageLine(row) : (row: LinkRow) => linkLine(row) } as Rows;
+}
+
+export async function imagesIn(session: Session, group: Group, how: How): Promise<ImageFile[]> {
+  const register = new ImageRegister();
+  const tasks = group.pages.map((page): Task<'images'> => ({ kind: 'images', page, how }));
+  for await (const { task, value } of session.results<'images'>(group, tasks, ({ page }) => page.path))
+    register.addPage(task.page.path, value);
+  const sheets = Object.entries(group.neighbours?.sheets ?? {}).sort(([one], [other]) => (one < other ? -1 : 1));
+  for (const [sheet, text] of sheets) register.addSheet(sheet, text);
+  return register.rows(group.whole!);
+}
+
+async function linksIn(session: Session, group: Group, how: How): Promise<LinkRow[]> {
+  const register = new LinkRegister();
+  const tasks = group.pages.map((page): Task<'links'> => ({ kind: 'links', page, how }));
+  for await (const { task, value } of session.results<'links'>(group, tasks, ({ page }) => page.path))
+    register.addPage(task.page.path, value);
+  return register.rows();
+}
+
+function tellTroubles({ whole }: Group): void {
+  for (const { path, what } of whole?.troubles ?? []) process.stderr.write(`${path} ${what}\n`);
+}
+
+function imageLine({ file, uses, width, height, fileName, missing }: ImageFile): string {
+  const size = width === null ? '' : `  ${width} × ${height}`;
+  const said = [...new Set(uses.map(({ alt, decorative }) => (decorative ? 'decorative' : alt === null ? 'no alternative' : `“${alt}”`)))];
+  const name = fileName.good ? '' : `  name says little${fileName.proposed ? `, better ${fileName.proposed}` : ''}`;
+  return `${file}${missing ? '  missing' : ''}${size}  ${uses.length === 0 ? 'unused' : `used ${uses.length} ×: ${said.join(', ')}`}${name}`;
+}
+
+function linkLine({ name, to, uses, state }: LinkRow): string {
+  return `“${name}”  ${to || '(no address)'}  ${state}  ${uses.length} ×, first on ${uses[0]!.page}`;
 }
 
 function placed(row: object, page: PageFile, { whole }: Group, view: ViewName): object {

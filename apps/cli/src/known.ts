@@ -60,12 +60,12 @@ export class Session {
     }
     const readable = pages.filter((page) => digests.has(page));
     const order = whole.kind === 'site' ? siteOrder(readable, (page) => digests.get(page)!.links.map(({ path }) => path)) : readable;
-    const sheets = whole.directory ? await this.sheetsOf(whole) : {};
+    const sheets = await this.sheetsOf(whole);
     const neighbours = neighboursFrom([...digests.values()], whole.known, sheets, whole.led);
     return { whole, pages: order, neighbours, title: whole.title || (order[0] ? digests.get(order[0])!.title : '') };
   }
 
-  /** Texts of the style sheets in a package. */
+  /** Texts of the style sheets in a collection. */
   private async sheetsOf(whole: Whole): Promise<Record<string, string>> {
     const sheets: Record<string, string> = {};
     let held = 0;

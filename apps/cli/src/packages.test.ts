@@ -109,7 +109,35 @@ test('inspect --view pages has a row for each page, other views say which page',
     verdict: 'held',
     open: { must: 1, should: 0, consider: 0, questions: 0 },
   });
-  expect(call(['inspect', 'bees.imscc', '--view', 'images', '--format', 'csv']).out.split('\r\n')[0]).toMatch(/^page,path,/);
+});
+
+test('inspect --view images and links tell each once, with all its uses', () => {
+  const images = JSON.parse(call(['inspect', 'site.zip', '--view', 'images', '--json']).out) as object[];
+  expect(images).toEqual([
+    {
+      file: 'lock.png',
+      uses: [
+        {
+          page: 'index.html',
+          path: '/html[1]/body[1]/main[1]/p[2]/img[1]',
+          kind: 'img',
+          alt: 'A lock',
+          decorative: false,
+          linked: false,
+          caption: null,
+        },
+      ],
+      width: null,
+      height: null,
+      bytes: 4,
+      fileName: { good: true, proposed: null },
+    },
+  ]);
+  expect(call(['inspect', 'site.zip', '--view', 'images', '--format', 'csv']).out).toBe(
+    'page,path,file,alternative,decorative\r\nindex.html,/html[1]/body[1]/main[1]/p[2]/img[1],lock.png,A lock,no\r\n',
+  );
+  const links = JSON.parse(call(['inspect', 'site', '--view', 'links', '--json']).out) as { to: string; state: string }[];
+  expect(links.map(({ to, state }) => `${to} ${state}`)).toEqual(['b.html#4 ok', 'gone.html missing-page']);
 });
 
 test.each<[string, string[], RegExp]>([

@@ -1,4 +1,13 @@
-import { digestOf, isNamedXhtml, type Digest, type Neighbours } from '@inkwell/core';
+import {
+  digestOf,
+  inspectImageUses,
+  inspectLinkUses,
+  isNamedXhtml,
+  type Digest,
+  type ImageUseRow,
+  type LinkUseRow,
+  type Neighbours,
+} from '@inkwell/core';
 import type { ReportedPage } from '@inkwell/formats';
 import { examine } from './examine.ts';
 import { mend, type Mend, type MendWish } from './mend.ts';
@@ -12,6 +21,8 @@ interface Asked {
   examine: { page: PageFile; how: How };
   mend: { pages: readonly PageFile[]; how: How; wish: MendWish };
   view: { page: PageFile; how: How; view: ViewName };
+  images: { page: PageFile; how: How };
+  links: { page: PageFile; how: How };
 }
 
 /** What comes of each. */
@@ -20,6 +31,8 @@ export interface Answers {
   examine: ReportedPage;
   mend: Mend;
   view: object[];
+  images: ImageUseRow[];
+  links: LinkUseRow[];
 }
 
 export type Task<K extends keyof Asked = keyof Asked> = { [Kind in K]: { kind: Kind } & Asked[Kind] }[K];
@@ -40,6 +53,8 @@ const TASKS: { [K in keyof Asked]: (task: Asked[K], neighbours: Neighbours | nul
     return examine(file, page, how.profile);
   },
   mend: ({ pages, how, wish }, neighbours) => mend(pages, how, wish, neighbours),
+  images: async ({ page: file, how }, neighbours) => inspectImageUses((await openPage(file, how, neighbours)).page, file.path),
+  links: async ({ page: file, how }, neighbours) => inspectLinkUses((await openPage(file, how, neighbours)).page, file.path),
   view: async ({ page: file, how, view }, neighbours) => {
     const { page } = await openPage(file, how, file.of === null ? null : neighbours);
     return viewRows(page, how.profile, view);

@@ -85,6 +85,16 @@ export {
   type TableRow,
 } from './inspect/views.ts';
 export { speakPage, type SpokenLine } from './spoken/page.ts';
+export {
+  backgroundsIn,
+  fileAt,
+  inspectImageUses,
+  inspectLinkUses,
+  type ImageUseKind,
+  type ImageUseRow,
+  type LinkUseRow,
+} from './inspect/uses.ts';
+export { troubleOfFileName } from './semantics/fileNames.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';
 export { FLOORS, USUAL_THRESHOLDS, type Thresholds } from './rules/types.ts';
