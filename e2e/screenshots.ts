@@ -1,5 +1,8 @@
+import { mkdtemp, readdir, readFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { writeZip } from '../packages/formats/src/testing/zips';
 
 interface Shot {
   name: string;
@@ -12,6 +15,15 @@ interface Shot {
 
 const BEES = '/collections/a-first-year-with-bees';
 
+/** The demo's site as the zip it would be sent as. */
+async function canalInZip(): Promise<string> {
+  const pages = join(import.meta.dirname, '..', 'demo', 'pages', 'canal');
+  const names = (await readdir(pages)).sort();
+  const file = join(await mkdtemp(join(tmpdir(), 'inkwell-canal-')), 'larkmoor-canal-trust.zip');
+  await writeZip(file, await Promise.all(names.map(async (name) => ({ name, data: await readFile(join(pages, name)) }))));
+  return file;
+}
+
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', address: '/' },
   { name: 'ledger', address: BEES },
@@ -22,6 +34,14 @@ const SHOTS: readonly Shot[] = [
       void (await page
         .getByLabel('The page’s content')
         .fill('<p><b>Wax and what it is for</b></p>\n<p>1. Candles</p>\n<p>2. Polish</p>\n<p>3. New foundation for the frames</p>')),
+  },
+  {
+    name: 'package',
+    address: '/bring-in',
+    before: async (page) => {
+      await page.getByLabel(/^A package/).setInputFiles(await canalInZip());
+      await page.getByRole('button', { name: /^Bring in \d/ }).waitFor({ timeout: 30_000 });
+    },
   },
   { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
   { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
