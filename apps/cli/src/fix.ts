@@ -1,13 +1,11 @@
-import { cp, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
-import { dirname, join, resolve, sep } from 'node:path';
 import { ruleOf, RULES, type Inputs } from '@inkwell/core';
-import { spliceZip, type Mended, type SourceFile } from '@inkwell/formats';
 import { CallError, deliver, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
 import { Session, type Group } from './known.ts';
 import type { MendedPage, MendWish } from './mend.ts';
 import { openPaths, readPage, type Opened, type PageFile, type Whole } from './pages.ts';
 import type { How } from './surroundings.ts';
 import type { Task } from './tasks.ts';
+import { inPlaceOrder, refuseOut, writeWhole, type Rewritten } from './write.ts';
 
 /** `inkwell fix`: fixes a page, or the pages of a package, by minimal edits, and says what was fixed. */
 export async function fixCommand(args: string[]): Promise<number> {
@@ -68,7 +66,7 @@ async function fixWhole(opened: Opened, how: How, wish: MendWish, { page, out }:
   try {
     if (opened.pages.length === 0) process.stderr.write(`${whole.root} holds no HTML pages. `);
     const first = await session.groups().next();
-    await write(whole, out, first.done ? none() : mendedFiles(session, first.value, how, wish, page, told));
+    await writeWhole(whole, out, first.done ? none() : mendedFiles(session, first.value, how, wish, page, told));
     told.troubles(whole);
   } finally {
     await session.close();
@@ -77,7 +75,7 @@ async function fixWhole(opened: Opened, how: How, wish: MendWish, { page, out }:
   return told.held > 0 ? 1 : 0;
 }
 
-async function* none(): AsyncGenerator<{ file: SourceFile; bytes: Uint8Array }> {
+async function* none(): AsyncGenerator<Rewritten> {
   // A package without pages is written as it is.
 }
 
@@ -89,7 +87,7 @@ async function* mendedFiles(session: Session, group: Group, how: How, wish: Mend
     const file = one.path.slice(0, one.inside === null ? undefined : one.path.length - one.inside.length - 1);
     byFile.set(file, [...(byFile.get(file) ?? []), one]);
   }
-  const files = whole.files.filter(({ path }) => byFile.has(path)).sort((a, b) => offsetOf(a) - offsetOf(b));
+  const files = inPlaceOrder(whole.files.filter(({ path }) => byFile.has(path)));
   const tasks = files.map((file): Task<'mend'> => {
     const pages = byFile.get(file.path)!;
     return { kind: 'mend', pages: page === undefined ? pages : pages.filter(({ path }) => path === page), how, wish };
@@ -99,49 +97,6 @@ async function* mendedFiles(session: Session, group: Group, how: How, wish: Mend
   for await (const { task, value } of session.results<'mend'>(group, asked, (one) => fileOf.get(one)!.path)) {
     for (const one of value.pages) told.page(one);
     if (value.bytes) yield { file: fileOf.get(task)!, bytes: value.bytes };
-  }
-}
-
-const offsetOf = ({ place }: SourceFile) => (place.in === 'zip' ? place.data.at : 0);
-
-async function refuseOut(whole: Whole, out: string): Promise<void> {
-  const [from, to] = [resolve(whole.root), resolve(out)];
-  if (from === to) throw new CallError(`${out} is the package itself; name another place with --out`);
-  if (whole.directory) return;
-  if (to.startsWith(`${from}${sep}`)) throw new CallError(`${out} lies in the folder itself; name another place with --out`);
-  const there = await readdir(to).catch((error: NodeJS.ErrnoException) => (error.code === 'ENOENT' ? [] : null));
-  if (there === null || there.length > 0) throw new CallError(`${out} is there already; name a new folder with --out`);
-}
-
-/** Writes a folder or package with its mended files; without a place, only goes through them. */
-async function write(whole: Whole, out: string | undefined, files: AsyncIterable<{ file: SourceFile; bytes: Uint8Array }>): Promise<void> {
-  if (out === undefined) {
-    for await (const mended of files) void mended;
-  } else if (whole.directory) await writeZip(whole, out, files);
-  else {
-    await cp(whole.root, out, { recursive: true, verbatimSymlinks: true, preserveTimestamps: true });
-    for await (const { file, bytes } of files) await writeFile(join(out, file.path), bytes);
-  }
-}
-
-async function writeZip(whole: Whole, out: string, files: AsyncIterable<{ file: SourceFile; bytes: Uint8Array }>): Promise<void> {
-  const directory = whole.directory!;
-  const byPlace = new Map(directory.entries.map((entry) => [entry.at, entry]));
-  const mended = async function* (): AsyncGenerator<Mended> {
-    for await (const { file, bytes } of files) yield { entry: byPlace.get(offsetOf(file))!, bytes };
-  };
-  // Written beside and moved into place: a call that is stopped leaves nothing half done.
-  const beside = `${out}.${process.pid}.part`;
-  try {
-    await mkdir(dirname(resolve(out)), { recursive: true });
-    await spliceZip(directory, mended(), beside);
-    await rename(beside, out);
-  } catch (error) {
-    await rm(beside, { force: true });
-    const { code } = error as NodeJS.ErrnoException;
-    if (code && (await stat(whole.root).catch(() => null)))
-      throw new CallError(`${out} could not be written (${code}); choose another place with --out`);
-    throw error;
   }
 }
 

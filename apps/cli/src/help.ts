@@ -8,6 +8,8 @@ export const HELP: Readonly<Record<string, string>> = {
   inkwell audit PATH...       what is wrong on each page, where, and how to fix it
   inkwell inspect PATH        what the engine knows of a page: outline, names, colours, tables, lists, links, images, spoken
   inkwell fix PATH            fixes what needs no one's judgement, or one finding as you say
+  inkwell rename PACKAGE      gives files of a folder or package better names, and every reference follows
+  inkwell fill PACKAGE        takes a sheet of images that was filled in elsewhere
   inkwell compare OLD NEW     what a new version of a page, folder or package fixed, kept and brought
   inkwell rules               every rule, with its criteria and remedies
 
@@ -57,6 +59,21 @@ finding in them.
   inkwell fix lesson.html --only lists/typed,text/pasted-markup --out lesson.html
   inkwell fix lesson.html --finding 1ee15576e34069b9 --remedy describe --set alt="A smoker, lit"
 ${FOOT}`,
+  rename: `inkwell rename PACKAGE --propose [--out FILE.csv]
+inkwell rename PACKAGE --map FILE.csv [--out PACKAGE] [--redirects FILE.csv]
+
+--propose lists images whose names say nothing and for which words are known, an alternative or a caption, as CSV: old,new. --map takes such
+a list: the files are renamed and every reference follows, in pages, style sheets, drawings and manifests, as relative as it was. A map that
+names a file that is missing, one that is there already, or one twice is refused whole. --redirects writes the old and new addresses from
+the root of the site.
+`,
+  fill: `inkwell fill PACKAGE --from FILE.csv [--out PACKAGE]
+
+Takes the images sheet that inspect --view images --format csv writes, filled in: page,path,file,alternative,decorative (yes, no or empty). A row
+fits when its element still shows its file; others are named and left as they are.
+
+Exit codes: 0 every row fitted · 2 some did not, or the call was wrong
+`,
   compare: `inkwell compare OLD NEW [--profile NAME-or-FILE] [--scope document|fragment] [--json]
 
 OLD and NEW are two versions of one page, or two folders or packages whose pages have the same names. A finding is kept when it is the same

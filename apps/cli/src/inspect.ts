@@ -2,7 +2,7 @@ import { toCsvTable } from '@inkwell/formats';
 import { CallError, deliver, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
 import { Session, type Group } from './known.ts';
 import { openPaths, type PageFile } from './pages.ts';
-import { ImageRegister, LinkRegister, sheetRows, type ImageFile, type LinkRow } from './registers.ts';
+import { ImageRegister, LinkRegister, SHEET, sheetRows, type ImageFile, type LinkRow } from './registers.ts';
 import type { How } from './surroundings.ts';
 import type { Task } from './tasks.ts';
 import { VIEW_NAMES, viewLine, type OnePage, type ViewName } from './views.ts';
@@ -39,7 +39,8 @@ type Rows = { rows: object[]; line(row: never): string };
 async function write({ rows, line }: Rows, view: ViewName, format: (typeof FORMATS)[number]): Promise<void> {
   if (format === 'json') return deliver(`${JSON.stringify(rows, null, 2)}\n`, undefined);
   if (format === 'text') return deliver(rows.map((row) => `${line(row as never)}\n`).join(''), undefined);
-  return deliver(toCsvTable(view === 'images' && rows.every((row) => 'uses' in row) ? sheetRows(rows as ImageFile[]) : rows), undefined);
+  if (view === 'images' && rows.every((row) => 'uses' in row)) return deliver(toCsvTable(sheetRows(rows as ImageFile[]), SHEET), undefined);
+  return deliver(toCsvTable(rows), undefined);
 }
 
 /** The rows of one page; of a folder or package those of all pages, each with its page. */

@@ -3,9 +3,11 @@ import { isMainThread } from 'node:worker_threads';
 import { auditCommand } from './audit.ts';
 import { compareCommand } from './compare.ts';
 import { CallError } from './call.ts';
+import { fillCommand } from './fill.ts';
 import { fixCommand } from './fix.ts';
 import { HELP } from './help.ts';
 import { inspectCommand } from './inspect.ts';
+import { renameCommand } from './rename.ts';
 import { rulesCommand } from './rules.ts';
 import { serveTasks } from './pool.ts';
 
@@ -13,6 +15,8 @@ const COMMANDS: Record<string, (args: string[]) => Promise<number>> = {
   audit: auditCommand,
   inspect: inspectCommand,
   fix: fixCommand,
+  rename: renameCommand,
+  fill: fillCommand,
   compare: compareCommand,
   rules: rulesCommand,
 };

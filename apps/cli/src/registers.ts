@@ -155,6 +155,9 @@ export class LinkRegister {
   }
 }
 
+/** The columns of an images sheet. */
+export const SHEET = ['page', 'path', 'file', 'alternative', 'decorative'] as const;
+
 /** A row for each place where an image may be described, as `fill` takes them. */
 export interface SheetRow {
   page: string;

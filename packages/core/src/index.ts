@@ -39,6 +39,7 @@ export { REMEDY_NAMES, type RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';
 export { alikeTo, applyRemedy, fixAlike, offersFor, type FixedMany, type RemedyOffer } from './remedies/apply.ts';
 export { fixCertain, withActingRemedies, type FixedCertain } from './remedies/certain.ts';
+export { alternativeEdit, renameInStyles, renameInXml, renameOnPage, type Renames } from './remedies/renamed.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
 export { repairedLevels } from './remedies/repairedLevels.ts';

@@ -4,6 +4,7 @@ export { PROFILE_SCHEMA, readProfile, writeProfile, type ProfileRead } from './p
 export { toCsvTable } from './reports/csv.ts';
 export { writeReport, type ReportFormat } from './reports/stream.ts';
 export type { ReportedCollection, ReportedFinding, ReportedPage, ReportHead, RuleText, RuleTexts } from './reports/report.ts';
+export { leadsOutside } from './zip/names.ts';
 export { limitsFrom, type Limits } from './zip/limits.ts';
 export { RefusedZip, type Directory, type PackedEntry, type ZipRefusal } from './zip/directory.ts';
 export { UnreadableEntry } from './zip/entry.ts';

@@ -12,9 +12,9 @@ export async function* toCsv(pages: AsyncIterable<ReportedPage>): AsyncGenerator
     if (page.findings.length > 0) yield page.findings.map((finding) => line(rowOf(page.path, finding))).join('');
 }
 
-/** Rows of data as a table: a column for each name that any row has, in the order they are met; what is more than a value as JSON. */
-export function toCsvTable(rows: readonly object[]): string {
-  const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+/** Rows of data as a table; what is more than a value as JSON. Without `named` columns, one for each name that any row has. */
+export function toCsvTable(rows: readonly object[], named?: readonly string[]): string {
+  const columns = named ?? [...new Set(rows.flatMap((row) => Object.keys(row)))];
   const text = (value: unknown) =>
     value === null || value === undefined ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value as string);
   return line(columns) + rows.map((row) => line(columns.map((name) => text((row as Record<string, unknown>)[name])))).join('');

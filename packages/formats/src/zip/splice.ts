@@ -6,7 +6,10 @@ import { exactly, LOCAL_SIGNATURE } from './entry.ts';
 
 export interface Mended {
   entry: PackedEntry;
-  bytes: Uint8Array;
+  /** Null when only its name changes: its packed bytes are copied. */
+  bytes: Uint8Array | null;
+  /** Its name from now on. */
+  name?: string;
 }
 
 /** A file that the archive did not hold. */
@@ -20,6 +23,11 @@ interface Written {
   crc32: number;
   packed: number;
   size: number;
+}
+
+interface Changed {
+  now: Written;
+  name: string | null;
 }
 
 /** Bytes copied at once. */
@@ -59,7 +67,7 @@ class Splice {
   private readonly newRecords: Buffer[] = [];
   private readonly placed: PackedEntry[];
   private readonly order: Map<PackedEntry, number>;
-  private readonly changed = new Map<PackedEntry, Written>();
+  private readonly changed = new Map<PackedEntry, Changed>();
   /** By how much what lies from an offset on has moved, the latest last. */
   private readonly shifts: { from: number; by: number }[] = [];
 
@@ -72,15 +80,22 @@ class Splice {
     this.order = new Map(this.placed.map((entry, nth) => [entry, nth]));
   }
 
-  async replace({ entry, bytes }: Mended): Promise<void> {
+  async replace({ entry, bytes, name }: Mended): Promise<void> {
     await this.copyTo(entry.at);
-    const packed = entry.method === 0 ? Buffer.from(bytes) : await promisify<Uint8Array, Buffer>(deflateRaw)(bytes);
-    const now: Written = { crc32: crc32(bytes), packed: packed.length, size: bytes.length };
     const start = await exactly(this.from, entry.at, LOCAL);
     const header = await exactly(this.from, entry.at, LOCAL + start.readUInt16LE(26) + start.readUInt16LE(28));
-    await this.write(localHeader(header, now));
-    await this.write(packed);
-    this.changed.set(entry, now);
+    const packed = bytes && (entry.method === 0 ? Buffer.from(bytes) : await promisify<Uint8Array, Buffer>(deflateRaw)(bytes));
+    const now: Written =
+      bytes && packed
+        ? { crc32: crc32(bytes), packed: packed.length, size: bytes.length }
+        : { crc32: entry.crc32, packed: entry.packed, size: entry.size };
+    await this.write(withName(localHeader(header, now), name ?? null, LOCAL_NAME));
+    if (packed) await this.write(packed);
+    else {
+      this.copied = entry.at + header.length;
+      await this.copyTo(entry.at + header.length + entry.packed);
+    }
+    this.changed.set(entry, { now, name: name ?? null });
     this.copied = this.placed[this.order.get(entry)! + 1]?.at ?? this.directory.at;
     this.shifts.push({ from: this.copied, by: this.written - this.copied });
   }
@@ -103,12 +118,14 @@ class Splice {
     const end = entries.reduce((furthest, { record }) => Math.max(furthest, record.at + record.length), at);
     // Records are small: a directory of 200,000 is some 20 MB.
     const records = await exactly(this.from, at, end - at);
+    const written: Buffer[] = [];
     for (const entry of entries) {
       const record = records.subarray(entry.record.at - at, entry.record.at - at + entry.record.length);
-      mendRecord(record, this.changed.get(entry), entry.at + this.shiftAt(entry.at));
+      const changed = this.changed.get(entry);
+      mendRecord(record, changed?.now, entry.at + this.shiftAt(entry.at));
+      written.push(withName(record, changed?.name ?? null, RECORD_NAME));
     }
-    await this.write(records);
-    await this.write(Buffer.concat(this.newRecords));
+    await this.write(Buffer.concat([...written, ...this.newRecords]));
     await this.write(tail(await exactly(this.from, end, bytes - end), directoryAt, this.written, this.newRecords.length));
   }
 
@@ -168,6 +185,34 @@ function localHeader(header: Buffer, now: Written): Buffer {
   const extra = header.subarray(LOCAL + header.readUInt16LE(26));
   writeSizes(header, 14, extra, now, null);
   return header;
+}
+
+/** Where headers have their flags, the length of their name, and how long they are without it. */
+const LOCAL_NAME = { flags: 6, length: 26, start: LOCAL };
+const RECORD_NAME = { flags: 8, length: 28, start: 46 };
+/** The Info-ZIP Unicode Path extra field (APPNOTE.TXT 4.6.9): it tells the name once more, and goes when that changes. */
+const UNICODE_PATH = 0x7075;
+
+/** A header with another name, in UTF-8; as it is when there is none. */
+function withName(header: Buffer, name: string | null, { flags, length, start }: typeof LOCAL_NAME): Buffer {
+  if (name === null) return header;
+  const fresh = Buffer.from(name);
+  const head = Buffer.from(header.subarray(0, start));
+  const old = header.readUInt16LE(length);
+  const extra = withoutField(header.subarray(start + old, start + old + header.readUInt16LE(length + 2)), UNICODE_PATH);
+  const rest = header.subarray(start + old + header.readUInt16LE(length + 2));
+  // eslint-disable-next-line no-control-regex -- ASCII is what needs no flag
+  if (/[^\u0000-\u007f]/.test(name)) head.writeUInt16LE(head.readUInt16LE(flags) | UTF8, flags);
+  head.writeUInt16LE(fresh.length, length);
+  head.writeUInt16LE(extra.length, length + 2);
+  return Buffer.concat([head, fresh, extra, rest]);
+}
+
+function withoutField(extra: Buffer, id: number): Buffer {
+  const kept: Buffer[] = [];
+  for (let at = 0; at + 4 <= extra.length; at += 4 + extra.readUInt16LE(at + 2))
+    if (extra.readUInt16LE(at) !== id) kept.push(extra.subarray(at, at + 4 + extra.readUInt16LE(at + 2)));
+  return Buffer.concat(kept);
 }
 
 function mendRecord(record: Buffer, now: Written | undefined, at: number): void {

@@ -88,6 +88,18 @@ describe.each([
   });
 });
 
+test('an entry may have another name, its packed bytes as they lay', async () => {
+  await writeZip(at('named.zip'), ENTRIES, 'Larkmoor');
+  const directory = await readDirectory(at('named.zip'), LIMITS);
+  const [page, image] = [directory.entries[1]!, directory.entries[2]!];
+  const renamed = { entry: image, bytes: null, name: 'img/heron-am-größten.png' };
+  await spliceZip(directory, these([{ entry: page, bytes: Buffer.from('<p>A</p>') }, renamed]), at('renamed.zip'));
+  const now = await contents(at('renamed.zip'));
+  expect([...now.keys()]).toEqual(['mimetype', 'a.html', 'img/heron-am-größten.png', 'b.html', 'z.txt']);
+  expect(now.get('img/heron-am-größten.png')!.equals(ENTRIES[2]!.data as Buffer)).toBe(true);
+  expect(now.get('b.html')!.toString()).toBe(ENTRIES[3]!.data);
+});
+
 test('files can be added behind all others', async () => {
   await writeZip(at('small.zip'), ENTRIES, 'Larkmoor');
   const directory = await readDirectory(at('small.zip'), LIMITS);

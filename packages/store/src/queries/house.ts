@@ -44,6 +44,7 @@ export async function emptyHouse(db: Database): Promise<void> {
   await db.transaction().execute(async (trx) => {
     await sql`delete from jobs`.execute(trx);
     await sql`delete from collections`.execute(trx);
+    await sql`delete from packages`.execute(trx);
     await sql`delete from files`.execute(trx);
     await sql`delete from texts`.execute(trx);
     await sql`delete from profile_uses`.execute(trx);

@@ -1,0 +1,161 @@
+import { FILE_BASE_FOLDER, resolveAddress } from '../document/addresses.ts';
+import { elementAt } from '../document/paths.ts';
+import { rawText, tidy, valueOf, type Attribute, type ElementNode } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import type { Edit } from '../source/edits.ts';
+import { addressOf } from '../semantics/images.ts';
+import { escapeValue, setAttribute } from './markup.ts';
+
+/** New paths of files by the ones they had. */
+export type Renames = ReadonlyMap<string, string>;
+
+/**
+ * A reference as it is to be written once files have new names: as relative, with the same query and fragment. Null when it leads to none
+ * of them.
+ *
+ * @param from path of the file that holds the reference
+ */
+export function renamedReference(written: string, from: string, renames: Renames): string | null {
+  const address = tidy(written);
+  const path = resolveAddress(from, address);
+  const target = path === null ? undefined : renames.get(path);
+  if (path === null || target === undefined) return null;
+  const [, way = '', rest = ''] = /^([^?#]*)(.*)$/s.exec(address)!;
+  if (folderOf(path) === folderOf(target))
+    return way.slice(0, way.lastIndexOf('/') + 1) + encoded(target.slice(folderOf(target).length)) + rest;
+  if (way.startsWith('/')) return `/${encoded(target)}${rest}`;
+  const base = /^(?:\$|%24)IMS-CC-FILEBASE(?:\$|%24)/.exec(way)?.[0];
+  return base ? `${base}/${relative(`${FILE_BASE_FOLDER}/`, target)}${rest}` : relative(folderOf(from.split('#')[0]!), target) + rest;
+}
+
+const folderOf = (path: string) => path.slice(0, path.lastIndexOf('/') + 1);
+
+function encoded(path: string): string {
+  return path
+    .split('/')
+    .map((step) => encodeURIComponent(step).replace(/%(?:40|3A|24|2B|2C|3B|3D)/g, decodeURIComponent))
+    .join('/');
+}
+
+/** A path seen from a folder, which ends in a slash or is ''. */
+function relative(folder: string, target: string): string {
+  const [from, to] = [folder.split('/').slice(0, -1), target.split('/')];
+  let same = 0;
+  while (same < from.length && same < to.length - 1 && from[same] === to[same]) same++;
+  return [...from.slice(same).map(() => '..'), ...to.slice(same).map(encoded)].join('/');
+}
+
+/** Attributes whose whole value is an address (HTML Living Standard, "attributes"). */
+const ADDRESSES = /^(?:src|href|xlink:href|poster|data|background|longdesc|content)$/;
+
+/** Edits that let every reference on a page follow files that were renamed: attributes, source sets, styles. */
+export function renameOnPage(page: Page, address: string, renames: Renames): Edit[] {
+  const edits: Edit[] = [];
+  for (const element of page.elements) {
+    for (const attribute of element.attributes) {
+      const value = renamedValue(attribute, address, renames);
+      if (value !== null && attribute.range) edits.push(rewritten(page, attribute, value));
+    }
+    if (element.tag === 'style' && element.startTag)
+      for (const { start, end, text } of renameInStyles(rawText(element), address, renames))
+        edits.push({ start: start + element.startTag.end, end: end + element.startTag.end, text });
+  }
+  return edits.sort((a, b) => a.start - b.start);
+}
+
+function renamedValue({ name, value }: Attribute, address: string, renames: Renames): string | null {
+  if (ADDRESSES.test(name)) return renamedReference(value, address, renames);
+  if (name === 'style') return applied(value, renameInStyles(value, address, renames));
+  if (name !== 'srcset' && name !== 'imagesrcset') return null;
+  const made = value.replace(/(^|,)([\s,]*)([^\s,](?:[^\s]*[^\s,])?)(?=[\s,]|$)/g, (all, before: string, gap: string, one: string) => {
+    const now = renamedReference(one, address, renames);
+    return now === null ? all : `${before}${gap}${now}`;
+  });
+  return made === value ? null : made;
+}
+
+function applied(text: string, edits: readonly Edit[]): string | null {
+  if (edits.length === 0) return null;
+  let [made, at] = ['', 0];
+  for (const { start, end, text: put } of edits) {
+    made += text.slice(at, start) + put;
+    at = end;
+  }
+  return made + text.slice(at);
+}
+
+/** An attribute's value written anew in its own quotes. */
+function rewritten(page: Page, { range }: Attribute, value: string): Edit {
+  const raw = page.source.slice(range!.start, range!.end);
+  const [before, quote = ''] = /^[^=]*=\s*(["']?)/.exec(raw) ?? [raw];
+  const text = escapeValue(value).replaceAll(quote === "'" ? "'" : '\u0000', '&#39;');
+  const safe = quote === '' && /[\s"'=<>`]/.test(value) ? `"${text}"` : quote === "'" ? text.replaceAll('&quot;', '"') : text;
+  return { start: range!.start + before.length, end: range!.end - quote.length, text: safe };
+}
+
+/** The same for the text of a style sheet: `url()` and `@import`. */
+export function renameInStyles(sheet: string, address: string, renames: Renames): Edit[] {
+  const edits: Edit[] = [];
+  for (const found of sheet.matchAll(/(url\(\s*|@import\s+)("[^"]*"|'[^']*'|[^\s"'();]+)/gi)) {
+    const [all, head, token] = found as unknown as [string, string, string];
+    const quote = /^["']/.exec(token)?.[0] ?? '';
+    const now = renamedReference(token.slice(quote.length, token.length - quote.length), address, renames);
+    const start = found.index + head.length + quote.length;
+    if (now !== null)
+      edits.push({
+        start,
+        end: found.index + all.length - quote.length,
+        text: now.replace(/["'()\s\\]/g, (sign) =>
+          encodeURIComponent(sign).replace(/['()]/g, (one) => `%${one.charCodeAt(0).toString(16)}`),
+        ),
+      });
+  }
+  return edits;
+}
+
+/** The same for the addresses in an XML file: a manifest, a package document, a drawing. */
+export function renameInXml(xml: string, address: string, renames: Renames): Edit[] {
+  const bases = ['', ...[...xml.matchAll(/\bxml:base\s*=\s*["']([^"']*)["']/g)].map(([, base]) => unescaped(base!))];
+  const edits = /<svg\b/i.test(xml) ? renameInStyles(xml, address, renames) : [];
+  for (const found of xml.matchAll(/\b((?:xlink:)?href|src|full-path)(\s*=\s*["'])([^"']*)/g)) {
+    const [all, name, , written] = found as unknown as [string, string, string, string];
+    const value = unescaped(written);
+    const from = name === 'full-path' ? '' : address;
+    for (const base of bases) {
+      const now = renamedReference(base + value, from, renames);
+      if (now === null || !now.startsWith(base)) continue;
+      edits.push({
+        start: found.index + all.length - written.length,
+        end: found.index + all.length,
+        text: escapeValue(now.slice(base.length)),
+      });
+      break;
+    }
+  }
+  return edits.sort((a, b) => a.start - b.start);
+}
+
+function unescaped(value: string): string {
+  return value.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&apos;', "'").replaceAll('&amp;', '&');
+}
+
+/**
+ * The edit that gives the image at a path an alternative, when it still shows a file. Null when it says so already, `gone` when there is
+ * no such image any more.
+ */
+export function alternativeEdit(
+  page: Page,
+  address: string,
+  wish: { path: string; file: string; alternative: string },
+): Edit | null | 'gone' {
+  const element = elementAt(page, wish.path);
+  if (!element || !showsFile(element, address, wish.file)) return 'gone';
+  if (valueOf(element, 'alt') === wish.alternative) return null;
+  return setAttribute(element, 'alt', wish.alternative) ?? 'gone';
+}
+
+function showsFile(element: ElementNode, address: string, file: string): boolean {
+  if (element.tag !== 'img' && element.tag !== 'input') return false;
+  const written = tidy(addressOf(element));
+  return (resolveAddress(address, written) ?? written) === file;
+}
