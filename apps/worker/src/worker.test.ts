@@ -2,9 +2,10 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENGINE_VERSION } from '@inkwell/core';
-import { bringIn, HERE, letStand, desk, type Actor, type Services } from '@inkwell/review';
+import { acceptIntoShelf, bringIn, HERE, letStand, desk, receivePackage, type Actor, type Services } from '@inkwell/review';
 import { addCollection, migrate, openDatabase, setPeople, type Database } from '@inkwell/store';
 import { sql } from 'kysely';
+import { writeZip } from '../../../packages/formats/src/testing/zips.ts';
 
 const root = join(__dirname, '../../..');
 const NAME = `inkwell_worker_${process.pid}`;
@@ -16,6 +17,7 @@ const ADA: Actor = {
   memberships: [{ collection: null, role: 'administrator' }],
 };
 const PAGES = 40;
+const PACKED = 60;
 
 let admin: Database;
 let db: Database;
@@ -138,6 +140,49 @@ test('when the engine moves on, every page is audited again once, however often 
   }>`select state, done, total from jobs where kind = 'audit all again' and total > 0`.execute(db);
   for (const parent of parents.rows) expect(parent).toEqual({ state: 'done', done: parent.total, total: parent.total });
 }, 180_000);
+
+test('a package sent twice at once comes in twice and exactly once each, however often workers are killed and connections cut', async () => {
+  const words = 'The cut is open from dawn, and the keeper asks for a penny. '.repeat(150);
+  const file = join(folder, 'course.zip');
+  await writeZip(
+    file,
+    Array.from({ length: PACKED }, (_none, nth) => ({
+      name: `page-${nth}.html`,
+      data: `<h2>Page ${nth}</h2><p>${words}<a href="page-${(nth + 1) % PACKED}.html">Page after this</a> <img src="lock-${nth % 3}.png"></p>`,
+    })),
+  );
+  const received = await Promise.all([0, 1].map(() => receivePackage(services, ADA, { name: 'course.zip', file })));
+  const ids = received.map((one) => (one.ok ? one.value : 0));
+  const states = async () => (await db.selectFrom('packages').select('state').where('id', 'in', ids).execute()).map(({ state }) => state);
+  const next = seeded(43);
+  let workers = [startWorker(), startWorker()];
+  const killOne = async () => {
+    const which = Math.floor(next() * workers.length);
+    workers[which]!.kill('SIGKILL');
+    await ended(workers[which]!);
+    workers = workers.map((worker, i) => (i === which ? startWorker() : worker));
+  };
+  const cutAll = () =>
+    sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${NAME} and pid <> pg_backend_pid()`
+      .execute(admin)
+      .catch(() => undefined);
+  let kills = 0;
+  for (const until = Date.now() + 90_000; Date.now() < until && (await states().catch(() => ['away'])).some((state) => state !== 'here');) {
+    await new Promise((resolve) => setTimeout(resolve, 150 + next() * 400));
+    for (const id of ids) await acceptIntoShelf(services, ADA, { id, title: 'Course', types: {} }).catch(() => undefined);
+    if (kills++ < 10) await (kills % 4 === 0 ? cutAll() : killOne());
+  }
+  for (const worker of workers) worker.kill('SIGTERM');
+  await Promise.all(workers.map(ended));
+  expect(await states()).toEqual(['here', 'here']);
+  const { rows } = await sql<{ pages: number; audits: number; revisions: number; waiting: number }>`select count(*)::integer as pages,
+      sum((select count(*) from audits a where a.page_id = p.id))::integer as audits,
+      sum((select count(*) from revisions r where r.page_id = p.id))::integer as revisions,
+      sum((select count(*) from arrivals w where w.page_id = p.id))::integer as waiting
+    from pages p join packages k on k.collection_id = p.collection_id where k.id = any(${ids}::integer[]) group by k.id`.execute(db);
+  const once = { pages: PACKED, audits: PACKED, revisions: PACKED, waiting: 0 };
+  expect(rows).toEqual([once, once]);
+}, 120_000);
 
 test('a worker ends exceptions whose day has passed, in the system’s name, and stops when it is told to', async () => {
   const shown = await desk(services, ADA, { collection: 'many', page: 'page-1' });

@@ -13,6 +13,7 @@ export { spliceZip, type Added, type Mended } from './zip/splice.ts';
 export {
   byCodePoint,
   folderSource,
+  readInParts,
   readPlace,
   zipSource,
   type EntryPlace,

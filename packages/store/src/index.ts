@@ -30,6 +30,7 @@ export {
   keepStream,
   placeFileAlsoAt,
   placeFiles,
+  placeKept,
   type NewFile,
   type StoredFile,
 } from './queries/files.ts';

@@ -1,7 +1,7 @@
 import { open, readdir, readFile, stat } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
 import { readDirectory, type Directory } from '../zip/directory.ts';
-import { unpack, UnreadableEntry, type EntryData } from '../zip/entry.ts';
+import { unpack, unpackInParts, UnreadableEntry, type EntryData } from '../zip/entry.ts';
 import type { Limits } from '../zip/limits.ts';
 import { isLeftover, shown } from '../zip/names.ts';
 
@@ -38,6 +38,17 @@ export async function readPlace(place: EntryPlace, most: number): Promise<Buffer
   const handle = await open(place.zip, 'r');
   try {
     return await unpack(handle, place.data, most);
+  } finally {
+    await handle.close();
+  }
+}
+
+/** The same in parts: a long file is never held whole. */
+export async function* readInParts(place: EntryPlace): AsyncGenerator<Buffer> {
+  const handle = await open(place.in === 'folder' ? place.file : place.zip, 'r');
+  try {
+    if (place.in === 'zip') yield* unpackInParts(handle, place.data);
+    else yield* handle.createReadStream({ autoClose: false }) as AsyncIterable<Buffer>;
   } finally {
     await handle.close();
   }

@@ -7,7 +7,7 @@ import { openPromise } from 'yauzl';
 import { zipSource } from '../packages/source.ts';
 import { writeZip, type Packed } from '../testing/zips.ts';
 import { readDirectory, RefusedZip, type PackedEntry } from './directory.ts';
-import { dataStart, unpack } from './entry.ts';
+import { dataStart, unpack, unpackInParts } from './entry.ts';
 import { limitsFrom } from './limits.ts';
 import { leadsOutside, nameFrom } from './names.ts';
 import { spliceZip, type Mended } from './splice.ts';
@@ -133,6 +133,14 @@ test('an entry that is not what the directory says is told for itself', async ()
   await expect(reading({ method: 99 })).rejects.toThrow('method');
   await expect(reading({ size: 2_000 })).rejects.toThrow('larger than');
   await expect(unpack(handle, { ...entries[1]!, size: 5 }, 10_000)).rejects.toThrow('more than the package says');
+  const parts = async (one: Partial<PackedEntry>) => {
+    const read: Buffer[] = [];
+    for await (const part of unpackInParts(handle, { ...entries[1]!, ...one })) read.push(part);
+    return Buffer.concat(read).toString();
+  };
+  expect(await parts({})).toBe(ENTRIES[1]!.data);
+  await expect(parts({ crc32: 1 })).rejects.toThrow('checksum');
+  await expect(parts({ size: 7 })).rejects.toThrow('more than the package says');
   await handle.close();
 });
 

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { FILE_BASE_FOLDER } from '@inkwell/core';
 import {
   acceptPackage,
@@ -10,6 +11,7 @@ import {
   dropArrivals,
   endArrival,
   isAway,
+  keepStream,
   learnArrivals,
   leaveOut,
   lockPackage,
@@ -18,6 +20,7 @@ import {
   packageTexts,
   personById,
   placeFiles,
+  placeKept,
   referencesOf,
   retypePages,
   setPackageJob,
@@ -30,7 +33,7 @@ import {
   type PackageText,
 } from '@inkwell/store';
 import { enqueue, enqueueUnder, type NewJob } from '@inkwell/work';
-import { readPlace, UnreadableEntry, type Collection } from '@inkwell/formats';
+import { readInParts, readPlace, UnreadableEntry, type Collection, type SourceFile } from '@inkwell/formats';
 import { THE_SYSTEM, unlessAllowed, type Actor } from '../actor.ts';
 import { slugOf } from '../bringIn.ts';
 import { inputsOf, placed, type Examination } from '../examine.ts';
@@ -113,11 +116,8 @@ function inJobs(id: number, pages: readonly number[]): NewJob[] {
   return jobs;
 }
 
-/** Bytes of files placed in one transaction. */
+/** Bytes of files placed in one transaction; a file that is longer is never held whole. */
 const PLACED_TOGETHER = 8_000_000;
-
-/** Longest file of a package that is placed in a collection: it is held whole for a moment. */
-const LARGEST_FILE = 256 * 1024 * 1024;
 
 /** A file at its place, and in a course at the place its pages call it by, where that is another. */
 function placesOf({ path }: { path: string }, collection: Collection): string[] {
@@ -125,6 +125,7 @@ function placesOf({ path }: { path: string }, collection: Collection): string[] 
   return elsewhere ? [path, `${FILE_BASE_FOLDER}/${path}`] : [path];
 }
 
+/** Puts the files of a package in place. What cannot be read is left out: pages that show it say that it is missing. */
 async function placeAll(services: Services, collectionId: number, collection: Collection): Promise<void> {
   const pages = new Set(collection.pages.filter((page) => page.inside === null).map((page) => page.path));
   let [together, bytes]: [NewFile[], number] = [[], 0];
@@ -132,19 +133,37 @@ async function placeAll(services: Services, collectionId: number, collection: Co
     await writing(services.db, (trx) => placeFiles(trx, collectionId, together));
     [together, bytes] = [[], 0];
   };
-  for (const file of collection.files) {
-    if (pages.has(file.path)) continue;
+  for (const file of collection.files.filter(({ path }) => !pages.has(path))) {
+    const paths = placesOf(file, collection);
     try {
-      const content = await readPlace(file.place, LARGEST_FILE);
-      for (const path of placesOf(file, collection)) together.push({ path, mediaType: mediaTypeOf(path), bytes: content });
-      bytes += content.length;
+      if (file.size > PLACED_TOGETHER) await placeLong(services, collectionId, file, paths);
+      else {
+        const content = await readPlace(file.place, PLACED_TOGETHER);
+        for (const path of paths) together.push({ path, mediaType: mediaTypeOf(path), bytes: content });
+        bytes += content.length;
+      }
     } catch (error) {
-      // It was told when the package was read, and pages that show it say that it is missing.
       if (!(error instanceof UnreadableEntry)) throw error;
     }
     if (bytes >= PLACED_TOGETHER || together.length >= TOGETHER) await place();
   }
   await place();
+}
+
+/** A long file is read twice: once for its hash, and once for its pieces. */
+async function placeLong(
+  services: Services,
+  collectionId: number,
+  { place, path, size }: SourceFile,
+  paths: readonly string[],
+): Promise<void> {
+  const hash = createHash('sha256');
+  for await (const part of readInParts(place)) hash.update(part);
+  const sha256 = hash.digest('hex');
+  await writing(services.db, async (trx) => {
+    await keepStream(trx, { sha256, mediaType: mediaTypeOf(path), size }, readInParts(place));
+    for (const at of paths) await placeKept(trx, collectionId, at, sha256);
+  });
 }
 
 async function addPages(services: Services, found: Package, collection: Collection, by: string): Promise<void> {

@@ -32,6 +32,15 @@ export async function placeFiles(trx: Write | Database, collectionId: number, fi
     .execute();
 }
 
+/** Lets a file that is kept lie at a path of a collection, in place of what lay there. */
+export async function placeKept(trx: Write, collectionId: number, path: string, sha256: string): Promise<void> {
+  await trx
+    .insertInto('assets')
+    .values({ collection_id: collectionId, path, sha256 })
+    .onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet({ sha256 }))
+    .execute();
+}
+
 /**
  * Keeps a file whose bytes come in parts, under the hash they are known to have: a long one is never held whole. To be called in a
  * transaction: half a file is none.
