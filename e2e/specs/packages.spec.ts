@@ -68,6 +68,25 @@ test('a site comes in as its zip, one page is fixed, and the zip that goes out d
   expect(out.bytes.equals(await readFile(expected))).toBe(true);
 });
 
+test('a collection is put away, taken out with a word about what goes, and brought back', async ({ page }) => {
+  const title = freshTitle('Old leaflets');
+  const file = join(folder, 'old.zip');
+  await writeZip(file, site(title));
+  await send(page, file);
+  await accept(page);
+  await page.getByRole('button', { name: 'This collection…' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Put it away' }).click();
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: 'Collections' }).getByText(title)).toHaveCount(0);
+  await page.getByRole('link', { name: title, exact: true }).click();
+  await page.getByRole('button', { name: 'This collection…' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'See what would go' }).click();
+  await expect(page.getByRole('dialog').getByText('With it go 2 pages, 2 revisions.')).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take out 2 pages' }).click();
+  await page.getByRole('button', { name: `Bring ${title} back` }).click();
+  await expect(page.getByRole('link', { name: title, exact: true })).toBeVisible();
+});
+
 test('several pages that were chosen together are a site', async ({ page }) => {
   const title = freshTitle('Leaflets');
   await page.goto('/bring-in');

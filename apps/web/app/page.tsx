@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { may, progress, shelf } from '@inkwell/review';
+import { may, progress, shelf, takenOutOf } from '@inkwell/review';
 import { ShelfScreen } from '@/features/shelf/ShelfScreen';
 import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
@@ -10,13 +10,15 @@ export const metadata: Metadata = { title: { absolute: 'Shelf · Inkwell Check' 
 export default async function ShelfPage() {
   const screen = await screenWithPeople(async (services, actor) => {
     const rows = await shelf(services, actor);
-    return rows.ok ? { ok: true, value: { rows: rows.value, work: await progress(services, actor) } } : rows;
+    return rows.ok
+      ? { ok: true, value: { rows: rows.value, takenOut: await takenOutOf(services, actor), work: await progress(services, actor) } }
+      : rows;
   });
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
   return (
     <Shell crumbs={[{ label: 'Shelf' }]} actor={actor} people={people}>
-      <ShelfScreen rows={shown.rows} work={shown.work} mayCancel={may(actor, 'set the standard', 'house')} />
+      <ShelfScreen rows={shown.rows} takenOut={shown.takenOut} work={shown.work} mayCancel={may(actor, 'set the standard', 'house')} />
     </Shell>
   );
 }

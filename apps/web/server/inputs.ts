@@ -51,6 +51,10 @@ export const ACCEPT = checker({
   required: ['title', 'types'],
   properties: { title: { type: 'string', maxLength: 300 }, types: { type: 'object', maxProperties: 50, additionalProperties: TYPE } },
 });
+export const LOOK_AFTER = checker({
+  ...base,
+  properties: { title: { type: 'string', maxLength: 300 }, putAway: { type: 'boolean' } },
+});
 export const STEP = checker({ ...base, required: ['version'], properties: { version: ID } });
 export const RESTORE = checker({ ...base, required: ['version', 'revision'], properties: { version: ID, revision: ID } });
 export const RULE = checker({

@@ -2,6 +2,8 @@ import {
   ARRIVE,
   AUDIT_PAGE,
   auditAgain,
+  CLEAR_OUT,
+  clearOut,
   END_EXCEPTIONS,
   endExceptions,
   examineArrivals,
@@ -34,6 +36,9 @@ export function handlers(services: Services): Record<string, Handler> {
         by,
         last: attempts >= MOST_ATTEMPTS,
       }),
+    async [CLEAR_OUT]() {
+      await clearOut(services, THE_SYSTEM);
+    },
     async [END_EXCEPTIONS]() {
       await endExceptions(services, THE_SYSTEM);
     },

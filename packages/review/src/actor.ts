@@ -4,7 +4,16 @@ import { notFound, refused, type Problem } from './problems.ts';
 /** Who acts. Every use-case takes one, reading too; every change records it. */
 export type Actor = Pick<Person, 'id' | 'name' | 'kind' | 'disabled' | 'memberships'>;
 
-export type Act = 'see' | 'bring in' | 'change a page' | 'rule' | 'let stand' | 'sign off' | 'set the standard' | 'keep the house';
+export type Act =
+  | 'see'
+  | 'bring in'
+  | 'look after a collection'
+  | 'change a page'
+  | 'rule'
+  | 'let stand'
+  | 'sign off'
+  | 'set the standard'
+  | 'keep the house';
 
 /** What an act is done to: something of a collection, or the house as a whole. */
 export type ActedOn = { collection: number } | 'house';
@@ -14,6 +23,7 @@ const EVERYBODY: readonly Role[] = ['reviewer', 'author', 'publisher', 'speciali
 const MAY: Record<Act, readonly Role[]> = {
   see: EVERYBODY,
   'bring in': ['reviewer', 'author', 'administrator'],
+  'look after a collection': ['reviewer', 'publisher', 'administrator'],
   'change a page': ['reviewer', 'author', 'administrator'],
   rule: ['reviewer', 'specialist', 'administrator'],
   'let stand': ['reviewer', 'administrator'],

@@ -39,7 +39,18 @@ export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './
 export { readPackage } from './packages/read.ts';
 export { sendOut, type SentOut } from './packages/sendOut.ts';
 export { inScratch, scratch, sweepScratch } from './packages/files.ts';
+export {
+  bringBack,
+  clearOut,
+  lookAfter,
+  removable,
+  takeOut,
+  takenOutOf,
+  type LookAfter,
+  type Removable,
+  type TakenOut,
+} from './lookAfter.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
-export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, END_EXCEPTIONS, READ_PACKAGE, UNPACK } from './jobs.ts';
+export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, READ_PACKAGE, UNPACK } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';
 export type { Tally } from './tally.ts';

@@ -3,6 +3,8 @@ import type { NewJob } from '@inkwell/work';
 /** The kinds of jobs there are; the worker has a handler for each. */
 export const AUDIT_PAGE = 'audit a page again';
 export const END_EXCEPTIONS = 'end exceptions';
+/** Takes out for good what was taken out long enough ago. */
+export const CLEAR_OUT = 'clear what was taken out';
 /** The parent of a whole shelf's audits. */
 export const AUDIT_ALL = 'audit all again';
 

@@ -175,7 +175,7 @@ test('what cannot be taken in leaves nothing behind', async () => {
   const bad = [
     { kind: 'text' as const, text: '  ' },
     { kind: 'bytes' as const, bytes: new TextEncoder().encode('%PDF-1.4'), fileName: 'a.html' },
-    { kind: 'text' as const, text: 'x'.repeat(11_000_000) },
+    { kind: 'text' as const, text: 'x'.repeat(21_500_000) },
     { kind: 'text' as const, text: '<p>no title</p>' },
   ];
   for (const incoming of bad)

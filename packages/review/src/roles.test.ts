@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Role } from '@inkwell/store';
 import {
   bringIn,
@@ -8,12 +11,15 @@ import {
   imageUses,
   ledger,
   letStand,
+  lookAfter,
   may,
   NOBODY,
   proof,
+  removable,
   restore,
   rule,
   saveSource,
+  sendOut,
   setElsewhere,
   setStandard,
   shelf,
@@ -34,6 +40,9 @@ import { bench, personAs } from './testing/bench.ts';
 
 const { services, SLUG, at, page, collection, look } = bench();
 
+const folder = mkdtempSync(join(tmpdir(), 'inkwell-roles-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
 /** Every use-case, what it is for, and a call of it; what it is refused for but the right is no matter here. */
 const USE_CASES: readonly [string, Act, (s: Services, actor: Actor, view: Desk) => Promise<Result<unknown>>][] = [
   ['ledger', 'see', (s, actor) => ledger(s, actor, { collection: SLUG })],
@@ -43,6 +52,9 @@ const USE_CASES: readonly [string, Act, (s: Services, actor: Actor, view: Desk) 
   ['proof of a page', 'see', (s, actor, view) => proof(s, actor, { collection: SLUG, address: view.address })],
   ['proof of a file', 'see', (s, actor) => proof(s, actor, { collection: SLUG, address: 'hive.png' })],
   ['time log', 'see', (s, actor, view) => spendTime(s, actor, { pageId: view.pageId, spent: [] })],
+  ['send out', 'see', (s, actor) => sendOut(s, actor, { collection: SLUG, folder })],
+  ['what goes', 'look after a collection', (s, actor) => removable(s, actor, { collection: SLUG })],
+  ['call otherwise', 'look after a collection', (s, actor) => lookAfter(s, actor, { collection: SLUG, title: 'Tests' })],
   ['bring in', 'bring in', (s, actor) => bringIn(s, actor, { collection: SLUG, incoming: { kind: 'text', text: '' } })],
   ['fix', 'change a page', (s, actor, view) => fix(s, actor, { ...at(view), findingId: 1, remedy: 'x', inputs: {} })],
   ['save', 'change a page', (s, actor, view) => saveSource(s, actor, { ...at(view), html: view.html })],

@@ -23,6 +23,8 @@ export interface ShelfRow {
   slug: string;
   title: string;
   kind: Collection['kind'];
+  /** Done with, and apart on the shelf. */
+  putAway: boolean;
   pages: number;
   verdicts: Record<Verdict, number>;
   signedOff: number;
@@ -37,10 +39,11 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
     const today = dayIn((await house(at)).timeZone, services.now());
     const rows = await shelfSums(at, visibleTo(actor), today);
     return done(
-      rows.map(({ slug, title, kind, pages, must, should, consider, questions, held, judge, ready, signed, lapsed }) => ({
+      rows.map(({ slug, title, kind, putAway, pages, must, should, consider, questions, held, judge, ready, signed, lapsed }) => ({
         slug,
         title,
         kind,
+        putAway,
         pages,
         verdicts: { held, judge, ready },
         signedOff: signed,
@@ -69,6 +72,7 @@ export interface Ledger {
   slug: string;
   title: string;
   kind: Collection['kind'];
+  putAway: boolean;
   choice: LedgerChoice;
   /** What the whole choice comes to, all its pages counted. */
   sums: { pages: number; tally: Tally; families: Partial<Record<Family, number>>; hours: number };
@@ -95,7 +99,7 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
   const choice = wish.choice ?? { order: 'holding' };
   return snapshot(services.db, async (at) => {
     const collection = await collectionBySlug(at, wish.collection);
-    if (!collection) return notFound('This collection');
+    if (!collection || collection.arrived_at === null) return notFound('This collection');
     const barred = unlessAllowed(actor, 'see', { collection: collection.id }, 'This collection');
     if (barred) return barred;
     const after = readPlace(choice);
@@ -115,6 +119,7 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
       slug: collection.slug,
       title: collection.title,
       kind: collection.kind,
+      putAway: collection.put_away_at !== null,
       choice,
       sums: {
         pages: sums.pages,

@@ -19,7 +19,19 @@ export {
   type StoredKind,
   type StoredProfile,
 } from './queries/profiles.ts';
-export { addCollection, collectionBySlug, collectionSlugsLike, dropCollection, type Collection } from './queries/collections.ts';
+export {
+  addCollection,
+  changeCollection,
+  clearTakenOut,
+  collectionBySlug,
+  collectionSlugsLike,
+  dropCollection,
+  hangingOn,
+  lockCollection,
+  takenOut,
+  type Collection,
+  type Hanging,
+} from './queries/collections.ts';
 export {
   bytesOf,
   fileAt,

@@ -151,6 +151,11 @@ export interface Collections {
   made_at: Made;
   /** Since when all its pages are here; null while they are on their way. */
   arrived_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  /** Since when it is put away: done with, and apart on the shelf. */
+  put_away_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  /** Since when it is taken out: it is nowhere to be seen, and can be brought back for a time. */
+  taken_out_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  taken_out_by: string | null;
 }
 
 /** `waiting` to be read, `read` and waiting for a person's word, `refused`; then its pages are `arriving`, or all `here`. */

@@ -12,6 +12,7 @@ import { Table, TableFrame } from '@/ui/Table';
 import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
 import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
+import { CollectionSheet } from './CollectionSheet';
 import { addressOf, ORDERS, RELEASES, VERDICTS } from './choice';
 
 const Head = styled.div`
@@ -96,6 +97,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
           <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, about ${sums.hours.toLocaleString('en')} h of work`}</p>
         </div>
         <Acts>
+          <CollectionSheet slug={ledger.slug} title={ledger.title} putAway={ledger.putAway} />
           <ButtonLink href={`/api/collections/${ledger.slug}/package`} prefetch={false} download>
             Download the package
           </ButtonLink>

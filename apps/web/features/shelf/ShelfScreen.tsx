@@ -1,10 +1,11 @@
 'use client';
 import type { Verdict } from '@inkwell/core';
-import type { Progress, ShelfRow } from '@inkwell/review';
+import type { Progress, ShelfRow, TakenOut } from '@inkwell/review';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';
 import { Main } from '@/ui/Shell';
+import { Apart } from './Apart';
 import { Table, TableFrame } from '@/ui/Table';
 import { VERDICT_WORDS } from '@/ui/Verdict';
 import { counted, tallyWords } from '@/ui/words';
@@ -45,8 +46,16 @@ const Count = styled(Link)`
   white-space: nowrap;
 `;
 
+export interface ShelfProps {
+  rows: readonly ShelfRow[];
+  takenOut: readonly TakenOut[];
+  work: readonly Progress[];
+  mayCancel: boolean;
+}
+
 /** All collections, each with how far it is. */
-export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow[]; work: readonly Progress[]; mayCancel: boolean }) {
+export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps) {
+  const rows = all.filter(({ putAway }) => !putAway);
   return (
     <Main id="content">
       <Head>
@@ -89,6 +98,7 @@ export function ShelfScreen({ rows, work, mayCancel }: { rows: readonly ShelfRow
           </Table>
         </TableFrame>
       )}
+      <Apart putAway={all.filter(({ putAway }) => putAway)} takenOut={takenOut} />
     </Main>
   );
 }

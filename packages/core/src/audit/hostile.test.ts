@@ -86,3 +86,12 @@ test(`${MANY} mangled pages: never a throw, never over the time bound, places al
         throw new Error(`${rule} at ${at.start}–${at.end} of ${html.length}`);
   }
 }, 240_000);
+
+test.each([
+  ['words of one letter', 'a '],
+  ['one word', 'a'],
+])('a page of 12 MB that is one run of %s exhausts no stack', (_what, piece) => {
+  const run = piece.repeat(12_000_000 / piece.length);
+  expect(() => auditPage(parsePage(`<h2>${run}x</h2><p>x</p>`))).not.toThrow();
+  expect(parsePage(`<p title="${run}">${run}</p>`).texts).toHaveLength(1);
+});

@@ -11,6 +11,8 @@ const IN_SINGLE_QUOTES = /[^'&\0\r\ud800-\udfff]+/y;
 const IN_COMMENT = /[^<\-\0\r\ud800-\udfff]+/y;
 
 const CARRIAGE_RETURN = 13;
+/** Characters taken at one stride at most. */
+const LONGEST_RUN = 2_000_000;
 
 /** Where the standard treats white space after other characters as it treats those: one token serves for both. */
 const MIXING: ReadonlySet<InsertionMode> = new Set([
@@ -78,9 +80,12 @@ export class RunTokenizer extends Tokenizer {
     const next = preprocessor.pos + 1;
     // After a carriage return stands perhaps a line feed that does not count.
     if (this.runEnd !== next || preprocessor.html.charCodeAt(preprocessor.pos) === CARRIAGE_RETURN) return;
-    ordinary.lastIndex = next;
-    if (!ordinary.test(preprocessor.html)) return;
-    this.runEnd = ordinary.lastIndex;
+    // A run of many millions would exhaust the stack on which an expression remembers where it has been.
+    const [text, from] =
+      preprocessor.html.length > LONGEST_RUN ? [preprocessor.html.slice(next, next + LONGEST_RUN), next] : [preprocessor.html, 0];
+    ordinary.lastIndex = next - from;
+    if (!ordinary.test(text)) return;
+    this.runEnd = from + ordinary.lastIndex;
     preprocessor.pos = this.runEnd - 1;
   }
 }

@@ -1,5 +1,7 @@
 /** Letters in a row that stand apart: fewer may be a list of letters. */
 const RUN = /(?<![\p{L}\p{N}])\p{L}(?:[ \u00a0]\p{L}){4,}(?![\p{L}\p{N}])/u;
+/** Longer ones are no words that somebody spelled. */
+const LONGEST = 400;
 const GAP = /[ \u00a0]{2,}/;
 
 /**
@@ -7,7 +9,7 @@ const GAP = /[ \u00a0]{2,}/;
  * the order of the alphabet, or the same one over and over, are letters and not a word.
  */
 export function spacedWord(text: string): string | null {
-  if (text.length < 9 || (text[1] !== ' ' && text[1] !== '\u00a0') || !RUN.test(text)) return null;
+  if (text.length < 9 || text.length > LONGEST || (text[1] !== ' ' && text[1] !== '\u00a0') || !RUN.test(text)) return null;
   // The whole passage has to be spelled so: in a sentence single letters mean themselves.
   const words = text.split(GAP).flatMap((part) => part.split(/\n/));
   const spelled = words.every((word) => /^[\p{P}\s]*\p{L}(?:[ \u00a0]\p{L})*[ \u00a0]?[\p{P}\s]*$/u.test(word));

@@ -52,7 +52,11 @@ const STATEMENTS = [
      encoding text not null,
      bom boolean not null)`,
   `alter table pages add column entry text, add column inside text`,
-  `alter table collections add column arrived_at timestamptz default now()`,
+  // One put away stands apart on the shelf; one taken out can be brought back for a time.
+  `alter table collections add column arrived_at timestamptz default now(), add column put_away_at timestamptz,
+    add column taken_out_at timestamptz, add column taken_out_by text references people`,
+  `create index collections_taken_out on collections (taken_out_at) where taken_out_at is not null`,
+  `create index collections_by_taker on collections (taken_out_by)`,
   `update collections set arrived_at = made_at`,
   // A page asks for the anchors it leads to, each by its page and name: reading all of the collection's took most of an audit's time.
   `create index page_references_by_anchor on page_references (collection_id, md5(target), md5(fragment)) where kind = 'anchor'`,

@@ -111,7 +111,8 @@ export async function pageForEngine(
   db: Database | Write,
   which: { id: number } | { collection: string; slug: string },
 ): Promise<PageForEngine | undefined> {
-  const where = 'id' in which ? sql`p.id = ${which.id}` : sql`c.slug = ${which.collection} and p.slug = ${which.slug}`;
+  const where =
+    'id' in which ? sql`p.id = ${which.id}` : sql`c.slug = ${which.collection} and c.taken_out_at is null and p.slug = ${which.slug}`;
   const { rows } = await sql<
     PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string }
   >`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds,

@@ -191,6 +191,7 @@ function statusOn(where: RawBuilder<unknown>, today: string): RawBuilder<unknown
 }
 
 export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'kind'> {
+  putAway: boolean;
   pages: number;
   must: number;
   should: number;
@@ -207,13 +208,13 @@ export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'k
 export async function shelfSums(db: Database | Write, only: readonly number[] | null, today: string): Promise<ShelfSums[]> {
   const seen = only === null ? sql`true` : sql`s.collection_id = any(${only}::integer[])`;
   const { rows } = await sql<ShelfSums>`${statusOn(seen, today)}
-    select c.id, c.slug, c.title, c.kind, count(s.page_id)::integer as pages, coalesce(sum(must), 0)::integer as must,
+    select c.id, c.slug, c.title, c.kind, c.put_away_at is not null as "putAway", count(s.page_id)::integer as pages, coalesce(sum(must), 0)::integer as must,
       coalesce(sum(should), 0)::integer as should,
       coalesce(sum(consider), 0)::integer as consider, coalesce(sum(questions), 0)::integer as questions,
       (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge,
         (count(*) filter (where verdict = 'ready'))::integer as ready,
       (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed
-    from collections c left join status s on s.collection_id = c.id where c.arrived_at is not null and ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
+    from collections c left join status s on s.collection_id = c.id where c.arrived_at is not null and c.taken_out_at is null and ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
     group by c.id order by c.title collate "und-x-icu", c.id`.execute(db);
   return rows;
 }

@@ -1,0 +1,21 @@
+import { bringBack, lookAfter, removable, takeOut } from '@inkwell/review';
+import { answer, problemResponse } from '@/server/answer';
+import { LOOK_AFTER, NOTHING } from '@/server/inputs';
+
+/** What is done with a whole collection: called otherwise, put away, taken out, brought back. */
+export async function POST(request: Request, { params }: { params: Promise<{ collection: string; act: string }> }): Promise<Response> {
+  const { collection: written, act } = await params;
+  const collection = decodeURIComponent(written);
+  switch (act) {
+    case 'change':
+      return answer(request, LOOK_AFTER, (services, actor, wish) => lookAfter(services, actor, { collection, ...wish }));
+    case 'removable':
+      return answer(request, NOTHING, (services, actor) => removable(services, actor, { collection }));
+    case 'take-out':
+      return answer(request, NOTHING, (services, actor) => takeOut(services, actor, { collection }));
+    case 'bring-back':
+      return answer(request, NOTHING, (services, actor) => bringBack(services, actor, { collection }));
+    default:
+      return problemResponse({ code: 'not-found', what: 'There is nothing at this address', kept: 'Nothing was changed.' });
+  }
+}
