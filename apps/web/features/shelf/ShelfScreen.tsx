@@ -70,7 +70,7 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
       <WorkInProgress work={work} mayCancel={mayCancel} />
       {rows.length === 0 ? (
         <p>
-          Nothing stands on the shelf yet. <Link href="/bring-in">Bring in a collection</Link>: a site, a course or a book.
+          Nothing stands on the shelf. <Link href="/bring-in">Bring in a collection</Link>: a site, a course or a book.
         </p>
       ) : (
         <TableFrame tabIndex={0} role="region" aria-label="Collections">

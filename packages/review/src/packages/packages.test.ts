@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -197,6 +198,27 @@ describe('a package', () => {
       problem: { code: 'not-allowed' },
     });
   });
+});
+
+test('a file longer than many pieces is kept byte for byte, and once', async () => {
+  const film = Buffer.alloc(21_000_003, 'Larkmoor film, reel after reel. ');
+  const entries = [
+    ...SITE,
+    { name: 'film.mp4', data: film, stored: true },
+    { name: 'again.mp4', data: film, stored: true },
+    { name: 'none.mp4', data: Buffer.alloc(0) },
+  ];
+  const slug = await arrived(await sent('films.zip', entries));
+  const { rows } = await sql<{ path: string; size: number; whole: number; sum: string }>`select a.path, f.size,
+      sum(length(p.bytes))::integer as whole, md5(string_agg(p.bytes, ''::bytea order by p.nth)) as sum
+    from assets a join collections c on c.id = a.collection_id join files f on f.sha256 = a.sha256 join file_pieces p on p.sha256 = f.sha256
+    where c.slug = ${slug} and a.path like '%.mp4' group by a.path, f.size order by a.path`.execute(db());
+  const sum = createHash('md5').update(film).digest('hex');
+  expect(rows).toEqual([
+    { path: 'again.mp4', size: film.length, whole: film.length, sum },
+    { path: 'film.mp4', size: film.length, whole: film.length, sum },
+    { path: 'none.mp4', size: 0, whole: 0, sum: createHash('md5').digest('hex') },
+  ]);
 });
 
 describe('what goes out', () => {

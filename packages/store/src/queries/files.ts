@@ -58,18 +58,25 @@ export async function keepStream(
     .returning('sha256')
     .executeTakeFirst();
   if (!made) return;
-  let [waiting, nth] = [Buffer.alloc(0), 0];
+  let [waiting, length, nth]: [Buffer[], number, number] = [[], 0, 0];
+  /** Writes whole pieces; at the end what is left, too. */
   const write = async (last: boolean) => {
-    while (waiting.length >= PIECE * AT_ONCE || (last && waiting.length > 0)) {
-      const pieces = piecesOf(sha256, waiting.subarray(0, PIECE * AT_ONCE)).map((piece) => ({ ...piece, nth: piece.nth + nth }));
-      await trx.insertInto('file_pieces').values(pieces).execute();
+    const bytes = Buffer.concat(waiting);
+    const whole = last ? length : length - (length % PIECE);
+    for (let at = 0; at < whole; at += PIECE * AT_ONCE) {
+      const pieces = piecesOf(sha256, bytes.subarray(at, Math.min(whole, at + PIECE * AT_ONCE)));
+      await trx
+        .insertInto('file_pieces')
+        .values(pieces.map((piece) => ({ ...piece, nth: piece.nth + nth })))
+        .execute();
       nth += pieces.length;
-      waiting = waiting.subarray(PIECE * AT_ONCE);
     }
+    [waiting, length] = [[bytes.subarray(whole)], length - whole];
   };
   for await (const part of parts) {
-    waiting = Buffer.concat([waiting, part]);
-    await write(false);
+    waiting.push(part);
+    length += part.length;
+    if (length >= PIECE * AT_ONCE) await write(false);
   }
   await write(true);
   if (nth === 0)
