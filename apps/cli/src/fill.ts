@@ -1,4 +1,4 @@
-import { alternativeEdit, type Edit } from '@inkwell/core';
+import { alternativeEdit, applyEdits, type Edit, type Page } from '@inkwell/core';
 import { mendFile, type MendedText } from '@inkwell/formats';
 import { CallError, readCall } from './call.ts';
 import { openPaths, PageTrouble, type PageFile, type Whole } from './pages.ts';
@@ -63,9 +63,7 @@ async function* filled(
   }
 }
 
-type Parsed = Awaited<ReturnType<typeof openPage>>['page'];
-
-function withAlternatives(page: Parsed, address: string, rows: readonly Row[], told: { filled: number; left: string[] }): string {
+function withAlternatives(page: Page, address: string, rows: readonly Row[], told: { filled: number; left: string[] }): string {
   const edits: Edit[] = [];
   for (const { path, file, alternative, decorative } of rows) {
     const words = decorative.trim().toLowerCase() === 'yes' ? '' : alternative.trim();
@@ -74,7 +72,5 @@ function withAlternatives(page: Parsed, address: string, rows: readonly Row[], t
     else if (edit) edits.push(edit);
     if (edit !== 'gone') told.filled++;
   }
-  return edits
-    .sort((a, b) => b.start - a.start)
-    .reduce((text, { start, end, text: put }) => text.slice(0, start) + put + text.slice(end), page.source);
+  return applyEdits(page.source, edits);
 }

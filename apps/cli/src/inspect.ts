@@ -1,4 +1,4 @@
-import { toCsvTable } from '@inkwell/formats';
+import { contentTypeOf, toCsvTable } from '@inkwell/formats';
 import { CallError, deliver, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
 import { Session, type Group } from './known.ts';
 import { openPaths, type PageFile } from './pages.ts';
@@ -104,15 +104,5 @@ function placed(row: object, page: PageFile, { whole }: Group, view: ViewName): 
   if (view !== 'pages') return whole ? { page: page.path, ...row } : row;
   const { title, ...about } = row as OnePage;
   const { scope, ...rest } = about;
-  return { path: page.path, title: title || page.title, scope, contentType: contentTypeOf(page, whole?.kind), ...rest };
-}
-
-const KINDS: Readonly<Record<string, string>> = { course: 'lesson', book: 'chapter', site: 'article' };
-
-/** What sort of page it most likely is, by where it lies. */
-export function contentTypeOf({ inside }: PageFile, kind: string | undefined): string {
-  const holder = /^\/(\w+)/.exec(inside ?? '')?.[1];
-  if (holder === 'topic') return 'discussion';
-  if (holder === 'assignment') return 'assignment';
-  return holder === undefined ? (KINDS[kind ?? 'site'] ?? 'article') : 'question';
+  return { path: page.path, title: title || page.title, scope, contentType: contentTypeOf(page.inside, whole?.kind ?? 'site'), ...rest };
 }

@@ -14,7 +14,7 @@ export interface Group {
   title: string;
 }
 
-/** Style sheets that are held at once, in bytes. */
+/** Style sheets that are held at once, in characters. */
 const MOST_SHEETS = 32_000_000;
 
 /**
@@ -70,8 +70,8 @@ export class Session {
     const sheets: Record<string, string> = {};
     let held = 0;
     for (const file of whole.files.filter(({ path, size }) => /\.css$/i.test(path) && size <= LONGEST_SHEET)) {
-      if ((held += file.size) > MOST_SHEETS) break;
       const text = await textOf(file, whole.troubles);
+      if ((held += text?.length ?? 0) > MOST_SHEETS) break;
       if (text !== null) sheets[file.path] = text;
     }
     return sheets;

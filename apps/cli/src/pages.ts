@@ -1,8 +1,8 @@
-import { open } from 'node:fs/promises';
 import { stat } from 'node:fs/promises';
 import {
   decodeHtml,
   folderSource,
+  isZip,
   LARGEST_PAGE,
   limitsFrom,
   pagesInXml,
@@ -13,10 +13,8 @@ import {
   zipSource,
   type Collection,
   type DecodeFailure,
-  type Decoded,
   type Directory,
   type EntryPlace,
-  type Inside,
   type ZipRefusal,
 } from '@inkwell/formats';
 import { CallError } from './call.ts';
@@ -86,16 +84,10 @@ async function kindOf(path: string): Promise<'folder' | 'zip' | 'page'> {
     );
   });
   if (about.isDirectory()) return 'folder';
-  const file = await open(path).catch((error: NodeJS.ErrnoException) => {
+  const zip = await isZip(path).catch((error: NodeJS.ErrnoException) => {
     throw new CallError(`${path} cannot be read (${error.code ?? error.message})`);
   });
-  try {
-    const head = Buffer.alloc(4);
-    await file.read(head, 0, 4, 0);
-    return ['PK\u0003\u0004', 'PK\u0005\u0006'].includes(head.toString('latin1')) ? 'zip' : 'page';
-  } finally {
-    await file.close();
-  }
+  return zip ? 'zip' : 'page';
 }
 
 const REFUSALS: Record<ZipRefusal, string> = {
@@ -122,13 +114,10 @@ const FAILURES: Record<DecodeFailure, string> = {
   'not-html': 'is no page of text; name an HTML file',
 };
 
-/** A page as it was read: its HTML, and the bytes and text of the file it lies in. */
+/** A page as it was read: its HTML, and the bytes of the file it lies in. */
 export interface PageRead {
   html: string;
   bytes: Uint8Array;
-  read: Decoded;
-  /** Where it lies in an XML file. */
-  inside: Inside | null;
 }
 
 /** Why a page could not be read: the end of a sentence. */
@@ -139,10 +128,10 @@ export async function readPage({ place, inside }: Pick<PageFile, 'place' | 'insi
   const bytes = place === null ? await standardInput() : await bytesAt(place);
   const read = decodeHtml(bytes);
   if (!read.ok) throw new PageTrouble(FAILURES[read.reason]);
-  if (inside === null) return { html: read.text, bytes, read, inside: null };
+  if (inside === null) return { html: read.text, bytes };
   const found = pagesInXml(read.text).find(({ path }) => path === inside);
   if (!found) throw new PageTrouble('is not in its XML file any more');
-  return { html: found.html, bytes, read, inside: found };
+  return { html: found.html, bytes };
 }
 
 async function bytesAt(place: EntryPlace): Promise<Uint8Array> {

@@ -19,7 +19,7 @@ const COURSE: Packed[] = [
   { name: 'unit/look.css', data: '.k { background: url("../img/DSC_0041.JPG") }' },
   {
     name: 'quiz.xml',
-    data: '<quiz><mattext texttype="text/html"><![CDATA[<p>Which? <img src="img/DSC_0041.JPG" alt=""></p>]]></mattext></quiz>',
+    data: '<quiz><attachment href="img/DSC_0041.JPG"/><mattext texttype="text/html"><![CDATA[<p>Which? <img src="img/DSC_0041.JPG" alt=""></p>]]></mattext></quiz>',
   },
   { name: 'img/DSC_0041.JPG', data: png, stored: true },
   { name: 'img/plan.png', data: png, stored: true },

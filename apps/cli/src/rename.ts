@@ -1,5 +1,15 @@
-import { isNamedXhtml, parsePage, renameInStyles, renameInXml, renameOnPage, type Edit, type Renames } from '@inkwell/core';
-import { decodeHtml, leadsOutside, mendFile, pagesInXml, readPlace, toCsvTable, UnreadableEntry, type SourceFile } from '@inkwell/formats';
+import { applyEdits, isNamedXhtml, parsePage, renameInStyles, renameInXml, renameOnPage, type Edit, type Renames } from '@inkwell/core';
+import {
+  decodeHtml,
+  leadsOutside,
+  mendFile,
+  pagesInXml,
+  readPlace,
+  toCsvTable,
+  UnreadableEntry,
+  type MendedText,
+  type SourceFile,
+} from '@inkwell/formats';
 import { CallError, deliver, profileFrom, readCall } from './call.ts';
 import { imagesIn } from './inspect.ts';
 import { Session } from './known.ts';
@@ -114,13 +124,7 @@ async function followed(file: SourceFile, isPage: boolean, renames: Renames, tro
   return null;
 }
 
-interface Text {
-  inside: string | null;
-  before: string;
-  after: string;
-}
-
-function textsOf(path: string, text: string, renames: Renames): Text[] {
+function textsOf(path: string, text: string, renames: Renames): MendedText[] {
   if (/\.(?:x?html?|xht)$/i.test(path)) {
     const page = parsePage(text, { xhtml: isNamedXhtml(path) });
     return changed(null, text, renameOnPage(page, path, renames));
@@ -136,10 +140,6 @@ function textsOf(path: string, text: string, renames: Renames): Text[] {
   return [...pages, ...changed(null, text, around)];
 }
 
-function changed(inside: string | null, before: string, edits: readonly Edit[]): Text[] {
-  if (edits.length === 0) return [];
-  const after = [...edits]
-    .sort((a, b) => b.start - a.start)
-    .reduce((text, { start, end, text: put }) => text.slice(0, start) + put + text.slice(end), before);
-  return [{ inside, before, after }];
+function changed(inside: string | null, before: string, edits: readonly Edit[]): MendedText[] {
+  return edits.length === 0 ? [] : [{ inside, before, after: applyEdits(before, edits) }];
 }

@@ -2,6 +2,7 @@
 export { hashText } from './source/hash.ts';
 export {
   applyChange,
+  applyEdits,
   changeBetween,
   changeOf,
   composeChanges,
@@ -39,7 +40,8 @@ export { REMEDY_NAMES, type RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';
 export { alikeTo, applyRemedy, fixAlike, offersFor, type FixedMany, type RemedyOffer } from './remedies/apply.ts';
 export { fixCertain, withActingRemedies, type FixedCertain } from './remedies/certain.ts';
-export { alternativeEdit, renameInStyles, renameInXml, renameOnPage, type Renames } from './remedies/renamed.ts';
+export { alternativeEdit } from './remedies/filledIn.ts';
+export { renameInStyles, renameInXml, renameOnPage, type Renames } from './remedies/renamed.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
 export { repairedLevels } from './remedies/repairedLevels.ts';

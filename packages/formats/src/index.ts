@@ -6,7 +6,7 @@ export { writeReport, type ReportFormat } from './reports/stream.ts';
 export type { ReportedCollection, ReportedFinding, ReportedPage, ReportHead, RuleText, RuleTexts } from './reports/report.ts';
 export { leadsOutside } from './zip/names.ts';
 export { limitsFrom, type Limits } from './zip/limits.ts';
-export { RefusedZip, type Directory, type PackedEntry, type ZipRefusal } from './zip/directory.ts';
+export { isZip, RefusedZip, type Directory, type PackedEntry, type ZipRefusal } from './zip/directory.ts';
 export { UnreadableEntry } from './zip/entry.ts';
 export { writeNewZip } from './zip/newZip.ts';
 export { spliceZip, type Added, type Mended } from './zip/splice.ts';
@@ -21,6 +21,13 @@ export {
   type SourceFile,
   type Trouble,
 } from './packages/source.ts';
-export { readCollection, siteOrder, type Collection, type CollectionKind, type CollectionPage } from './packages/collection.ts';
+export {
+  contentTypeOf,
+  readCollection,
+  siteOrder,
+  type Collection,
+  type CollectionKind,
+  type CollectionPage,
+} from './packages/collection.ts';
 export { pagesInXml, type Inside } from './packages/insideXml.ts';
 export { mendFile, type MendedText } from './packages/mendFile.ts';

@@ -1,12 +1,14 @@
 import { surroundingsFrom } from '../document/addresses.ts';
 import { parsePage } from '../document/page.ts';
-import { backgroundsIn, candidatesIn, inspectImageUses, inspectLinkUses } from './uses.ts';
+import { candidatesIn } from '../semantics/images.ts';
+import { backgroundsIn, inspectImageUses, inspectLinkUses } from './uses.ts';
 
 test('a source set gives each of its files once', () => {
-  expect(candidatesIn('a.png 1x, b.png 2x')).toEqual(['a.png', 'b.png']);
+  const addresses = (srcset: string) => candidatesIn(srcset).map(({ address }) => address);
+  expect(addresses('a.png 1x, b.png 2x')).toEqual(['a.png', 'b.png']);
   // A comma within an address is part of it (HTML Living Standard, 4.8.4.2.1).
-  expect(candidatesIn(' a.png, b,c.png 300w ,d.png')).toEqual(['a.png', 'b,c.png', 'd.png']);
-  expect(candidatesIn('')).toEqual([]);
+  expect(addresses(' a.png, b,c.png 300w ,d.png')).toEqual(['a.png', 'b,c.png', 'd.png']);
+  expect(addresses('')).toEqual([]);
 });
 
 test('images that a style sheet sets come with their selectors, fonts and imports do not', () => {

@@ -6,7 +6,7 @@ import { childElements, closest, has, rawText, tidy, valueOf, type ElementNode }
 import type { Page } from '../document/page.ts';
 import { pathOf } from '../document/paths.ts';
 import { figureOf } from '../semantics/imageContext.ts';
-import { showsImage } from '../semantics/images.ts';
+import { candidatesIn, showsImage } from '../semantics/images.ts';
 import { anchorOf, anchors, links } from '../semantics/links.ts';
 import { roleOf } from '../semantics/roles.ts';
 
@@ -92,18 +92,11 @@ function addressesOf(element: ElementNode): [ImageUseKind, string][] {
 }
 
 function candidates(srcset: string): Named {
-  return candidatesIn(srcset).map((address) => ['srcset', address] as const);
+  return candidatesIn(srcset).map(({ address }) => ['srcset', address] as const);
 }
 
 function isInPicture({ parent }: ElementNode): boolean {
   return parent?.kind === 'element' && parent.tag === 'picture';
-}
-
-/** Addresses of a source set (HTML Living Standard, 4.8.4.2.1): a comma ends one only where white space or a descriptor does. */
-export function candidatesIn(srcset: string): string[] {
-  const found: string[] = [];
-  for (const [, address] of srcset.matchAll(/(?:^|,)[\s,]*([^\s,](?:[^\s]*[^\s,])?)(?=[\s,]|$)[^,]*/g)) found.push(address!);
-  return found;
 }
 
 /** Images a style sheet sets, each with the selectors of its rule. */

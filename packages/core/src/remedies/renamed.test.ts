@@ -1,6 +1,6 @@
-import { applyChange, changeOf } from '../source/edits.ts';
+import { applyEdits as applied } from '../source/edits.ts';
 import { parsePage } from '../document/page.ts';
-import { alternativeEdit, renamedReference, renameInStyles, renameInXml, renameOnPage } from './renamed.ts';
+import { renamedReference, renameInStyles, renameInXml, renameOnPage } from './renamed.ts';
 
 const RENAMES = new Map([
   ['img/IMG 1.JPG', 'img/heron-at-lock.jpg'],
@@ -8,11 +8,6 @@ const RENAMES = new Map([
   ['web_resources/map.png', 'web_resources/maps/canal.png'],
 ]);
 
-const applied = (text: string, edits: readonly { start: number; end: number; text: string }[]) => {
-  const change = changeOf(text, [...edits]);
-  const after = change.ok && applyChange(text, change.value);
-  return after && after.ok ? after.value : 'not applied';
-};
 const onPage = (html: string, at = 'unit/page.html') => applied(html, renameOnPage(parsePage(html), at, RENAMES));
 
 test.each([
@@ -25,6 +20,14 @@ test.each([
   ['img/other.png', 'index.html', null],
   ['https://elsewhere.example/img/old.png', 'index.html', null],
 ])('%s in %s becomes %s', (written, from, now) => expect(renamedReference(written, from, RENAMES)).toBe(now));
+
+test('what a file that moves refers to is seen from its new place', () => {
+  const moves = new Map([['unit/look.css', 'look.css']]);
+  const sheet = '.a { background: url(../img/b.png) } .c { background: url(d.png) } .e { background: url(/f.png) }';
+  expect(applied(sheet, renameInStyles(sheet, 'unit/look.css', moves))).toBe(
+    '.a { background: url(img/b.png) } .c { background: url(unit/d.png) } .e { background: url(/f.png) }',
+  );
+});
 
 test('every reference on a page follows, in its own quotes, and nothing else changes', () => {
   expect(
@@ -51,14 +54,4 @@ test('style sheets, manifests and drawings follow', () => {
   expect(applied(drawing, renameInXml(drawing, 'img/map.svg', RENAMES))).toBe(
     drawing.replace('old.png', '../pictures/deep%20%26%20wide.png'),
   );
-});
-
-test('an alternative is given only to the image that was meant', () => {
-  const page = parsePage('<p><img src="img/a.png"><img src="img/b.png" alt="B"></p>');
-  const at = (nth: number) => `/html[1]/body[1]/p[1]/img[${nth}]`;
-  const edit = alternativeEdit(page, 'index.html', { path: at(1), file: 'img/a.png', alternative: 'A "lock"' });
-  expect(applied(page.source, edit && edit !== 'gone' ? [edit] : [])).toContain('<img alt="A &quot;lock&quot;" src="img/a.png">');
-  expect(alternativeEdit(page, 'index.html', { path: at(2), file: 'img/b.png', alternative: 'B' })).toBeNull();
-  expect(alternativeEdit(page, 'index.html', { path: at(1), file: 'img/b.png', alternative: 'B' })).toBe('gone');
-  expect(alternativeEdit(page, 'index.html', { path: at(3), file: 'img/b.png', alternative: 'B' })).toBe('gone');
 });

@@ -1,31 +1,32 @@
 import { FILE_BASE_FOLDER, resolveAddress } from '../document/addresses.ts';
-import { elementAt } from '../document/paths.ts';
-import { rawText, tidy, valueOf, type Attribute, type ElementNode } from '../document/tree.ts';
+import { rawText, tidy, type Attribute } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
-import type { Edit } from '../source/edits.ts';
-import { addressOf } from '../semantics/images.ts';
-import { escapeValue, setAttribute } from './markup.ts';
+import { candidatesIn } from '../semantics/images.ts';
+import { applyEdits, type Edit } from '../source/edits.ts';
+import { escapeValue } from './markup.ts';
 
 /** New paths of files by the ones they had. */
 export type Renames = ReadonlyMap<string, string>;
 
 /**
- * A reference as it is to be written once files have new names: as relative, with the same query and fragment. Null when it leads to none
- * of them.
+ * A reference as it is to be written once files have new names: as relative, with the same query and fragment. Null when it stays.
  *
- * @param from path of the file that holds the reference
+ * @param from path of the file that holds the reference, which may be one that moves
  */
 export function renamedReference(written: string, from: string, renames: Renames): string | null {
   const address = tidy(written);
   const path = resolveAddress(from, address);
-  const target = path === null ? undefined : renames.get(path);
-  if (path === null || target === undefined) return null;
+  if (path === null) return null;
+  const [file, target] = [from.split('#')[0]!, renames.get(path) ?? path];
+  const [was, home] = [folderOf(file), folderOf(renames.get(file) ?? file)];
   const [, way = '', rest = ''] = /^([^?#]*)(.*)$/s.exec(address)!;
-  if (folderOf(path) === folderOf(target))
-    return way.slice(0, way.lastIndexOf('/') + 1) + encoded(target.slice(folderOf(target).length)) + rest;
-  if (way.startsWith('/')) return `/${encoded(target)}${rest}`;
   const base = /^(?:\$|%24)IMS-CC-FILEBASE(?:\$|%24)/.exec(way)?.[0];
-  return base ? `${base}/${relative(`${FILE_BASE_FOLDER}/`, target)}${rest}` : relative(folderOf(from.split('#')[0]!), target) + rest;
+  const fromRoot = way.startsWith('/') || base !== undefined;
+  if (target === path && (fromRoot || was === home)) return null;
+  if (folderOf(path) === folderOf(target) && (fromRoot || was === home))
+    return way.slice(0, way.lastIndexOf('/') + 1) + encoded(target.slice(folderOf(target).length)) + rest;
+  if (base) return `${base}/${relative(`${FILE_BASE_FOLDER}/`, target)}${rest}`;
+  return (fromRoot ? `/${encoded(target)}` : relative(home, target)) + rest;
 }
 
 const folderOf = (path: string) => path.slice(0, path.lastIndexOf('/') + 1);
@@ -65,24 +66,16 @@ export function renameOnPage(page: Page, address: string, renames: Renames): Edi
 
 function renamedValue({ name, value }: Attribute, address: string, renames: Renames): string | null {
   if (ADDRESSES.test(name)) return renamedReference(value, address, renames);
-  if (name === 'style') return applied(value, renameInStyles(value, address, renames));
+  if (name === 'style') return unlessSame(value, applyEdits(value, renameInStyles(value, address, renames)));
   if (name !== 'srcset' && name !== 'imagesrcset') return null;
-  const made = value.replace(/(^|,)([\s,]*)([^\s,](?:[^\s]*[^\s,])?)(?=[\s,]|$)/g, (all, before: string, gap: string, one: string) => {
+  const edits = candidatesIn(value).flatMap(({ start, end, address: one }) => {
     const now = renamedReference(one, address, renames);
-    return now === null ? all : `${before}${gap}${now}`;
+    return now === null ? [] : { start, end, text: now };
   });
-  return made === value ? null : made;
+  return unlessSame(value, applyEdits(value, edits));
 }
 
-function applied(text: string, edits: readonly Edit[]): string | null {
-  if (edits.length === 0) return null;
-  let [made, at] = ['', 0];
-  for (const { start, end, text: put } of edits) {
-    made += text.slice(at, start) + put;
-    at = end;
-  }
-  return made + text.slice(at);
-}
+const unlessSame = (before: string, after: string) => (after === before ? null : after);
 
 /** An attribute's value written anew in its own quotes. */
 function rewritten(page: Page, { range }: Attribute, value: string): Edit {
@@ -137,25 +130,4 @@ export function renameInXml(xml: string, address: string, renames: Renames): Edi
 
 function unescaped(value: string): string {
   return value.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&apos;', "'").replaceAll('&amp;', '&');
-}
-
-/**
- * The edit that gives the image at a path an alternative, when it still shows a file. Null when it says so already, `gone` when there is
- * no such image any more.
- */
-export function alternativeEdit(
-  page: Page,
-  address: string,
-  wish: { path: string; file: string; alternative: string },
-): Edit | null | 'gone' {
-  const element = elementAt(page, wish.path);
-  if (!element || !showsFile(element, address, wish.file)) return 'gone';
-  if (valueOf(element, 'alt') === wish.alternative) return null;
-  return setAttribute(element, 'alt', wish.alternative) ?? 'gone';
-}
-
-function showsFile(element: ElementNode, address: string, file: string): boolean {
-  if (element.tag !== 'img' && element.tag !== 'input') return false;
-  const written = tidy(addressOf(element));
-  return (resolveAddress(address, written) ?? written) === file;
 }

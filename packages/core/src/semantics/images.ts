@@ -65,3 +65,14 @@ export function drawsSomething(svg: ElementNode): boolean {
   for (const inner of elementsIn(svg)) if (inner.tag === 'text' || inner.tag === 'image' || inner.tag === 'foreignObject') return true;
   return false;
 }
+
+/**
+ * The addresses of a source set, each with its place in it (HTML Living Standard, 4.8.4.2.1): a comma ends one only where white space or a
+ * descriptor does.
+ */
+export function candidatesIn(srcset: string): { address: string; start: number; end: number }[] {
+  return [...srcset.matchAll(/(?:^|,)[\s,]*([^\s,](?:[^\s]*[^\s,])?)(?=[\s,]|$)[^,]*/dg)].map(({ 1: address, indices }) => {
+    const [start, end] = indices![1]!;
+    return { address: address!, start, end };
+  });
+}

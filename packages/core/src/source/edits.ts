@@ -52,6 +52,14 @@ export function applyChange(text: string, change: Change): Outcome<string, Chang
   return success(splice(text, change.edits));
 }
 
+/** A text after edits that do not overlap, in whatever order they come. For edits of unknown making see `changeOf`. */
+export function applyEdits(text: string, edits: readonly Edit[]): string {
+  return splice(
+    text,
+    [...edits].sort((a, b) => a.start - b.start),
+  );
+}
+
 function splice(text: string, edits: readonly Edit[]): string {
   const parts: string[] = [];
   let reached = 0;

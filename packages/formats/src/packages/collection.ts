@@ -190,3 +190,13 @@ function commonFolder(paths: readonly string[]): string {
   for (const folder of folders) while (!folder.startsWith(common)) common = common.slice(0, common.lastIndexOf('/', common.length - 2) + 1);
   return common;
 }
+
+const TYPES = { course: 'lesson', book: 'chapter', site: 'article' } as const;
+
+/** What sort of page it most likely is, by where it lies: in which element of which kind of collection. */
+export function contentTypeOf(inside: string | null, kind: CollectionKind): string {
+  const holder = /^\/(\w+)/.exec(inside ?? '')?.[1];
+  if (holder === 'topic') return 'discussion';
+  if (holder === 'assignment') return 'assignment';
+  return holder === undefined ? TYPES[kind] : 'question';
+}

@@ -1,10 +1,7 @@
 import fc from 'fast-check';
-import { changeBetween } from '@inkwell/core';
+import { applyEdits as applied, changeBetween } from '@inkwell/core';
 import { editsInXml, pagesInXml } from './insideXml.ts';
 import { readXmlTree } from './xmlTree.ts';
-
-const applied = (text: string, edits: { start: number; end: number; text: string }[]) =>
-  edits.reduceRight((made, { start, end, text: put }) => made.slice(0, start) + put + made.slice(end), text);
 
 /** The file after one of its pages became another text. */
 function changed(xml: string, after: string, nth = 0): string {

@@ -1,4 +1,4 @@
-import { changeBetween, type Edit } from '@inkwell/core';
+import { applyEdits, changeBetween, type Edit } from '@inkwell/core';
 import { decodeHtml } from '../html/decode.ts';
 import { encodeEdits } from '../html/encode.ts';
 import { editsInXml, pagesInXml } from './insideXml.ts';
@@ -44,13 +44,8 @@ export function mendFile(bytes: Uint8Array, pages: readonly MendedText[]): { ok:
 
 const CHANGED = 'is not what it was when its pages were read';
 
+/** Whether each page in an XML file is what it was to become; one that was emptied is none any more. */
 function readsBack(xml: string, edits: readonly Edit[], pages: readonly MendedText[]): boolean {
-  let [made, at] = ['', 0];
-  for (const edit of edits) {
-    made += xml.slice(at, edit.start) + edit.text;
-    at = edit.end;
-  }
-  const now = new Map(pagesInXml(made + xml.slice(at)).map(({ path, html }) => [path, html]));
-  // A page that was emptied is none any more.
-  return pages.every(({ inside, after }) => (now.get(inside ?? '') ?? '').trim() === after.trim());
+  const now = new Map(pagesInXml(applyEdits(xml, edits)).map(({ path, html }) => [path, html]));
+  return pages.every(({ inside, after }) => inside === null || (now.get(inside) ?? '').trim() === after.trim());
 }

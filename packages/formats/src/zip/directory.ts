@@ -42,6 +42,18 @@ export class RefusedZip extends Error {
   }
 }
 
+/** Whether a file begins as an archive does, an empty one too; what it is called does not matter. */
+export async function isZip(path: string): Promise<boolean> {
+  const file = await open(path, 'r');
+  try {
+    const head = Buffer.alloc(4);
+    await file.read(head, 0, 4, 0);
+    return [LOCAL_SIGNATURE, END_SIGNATURE].includes(head.readUInt32LE(0));
+  } finally {
+    await file.close();
+  }
+}
+
 /**
  * Reads a zip's directory, and nothing else (APPNOTE.TXT 6.3.10, 4.3.12 and on). Throws RefusedZip for one that has none, is beyond the
  * limits, or would write outside its folder.
@@ -50,7 +62,7 @@ export async function readDirectory(file: string, limits: Limits): Promise<Direc
   const handle = await open(file, 'r');
   try {
     const { size } = await handle.stat();
-    const zip = await opened(handle, size);
+    const zip = await opened(file, handle, size);
     if (zip.entryCount > limits.entries)
       throw new RefusedZip('too many entries', `${zip.entryCount} entries, and ${limits.entries} are allowed`);
     const at = Number(zip.readEntryCursor);
@@ -62,14 +74,11 @@ export async function readDirectory(file: string, limits: Limits): Promise<Direc
   }
 }
 
-async function opened(handle: FileHandle, size: number): Promise<ZipFile> {
+async function opened(file: string, handle: FileHandle, size: number): Promise<ZipFile> {
   try {
     return await promisify<RandomAccessReader, number, Options, ZipFile>(fromRandomAccessReader)(new Window(handle), size, OPTIONS);
   } catch (error) {
-    const head = Buffer.alloc(4);
-    if (size >= 4) await handle.read(head, 0, 4, 0);
-    const isZip = head.readUInt32LE(0) === 0x04034b50;
-    throw new RefusedZip(isZip ? 'damaged' : 'not a zip', (error as Error).message);
+    throw new RefusedZip((await isZip(file)) ? 'damaged' : 'not a zip', (error as Error).message);
   }
 }
 
@@ -171,6 +180,9 @@ function refuseOverlaps(entries: readonly PackedEntry[], directoryAt: number): v
 
 /** Beginning of a local header, before its name (APPNOTE.TXT 4.3.7). */
 export const LOCAL = 30;
+export const LOCAL_SIGNATURE = 0x04034b50;
+/** That of the end of a directory (APPNOTE.TXT 4.3.16). */
+export const END_SIGNATURE = 0x06054b50;
 
 const sum = (entries: readonly PackedEntry[], of: (entry: PackedEntry) => number) => entries.reduce((so, entry) => so + of(entry), 0);
 const megabytes = (bytes: number) => `${Math.ceil(bytes / 1024 / 1024)} MB`;

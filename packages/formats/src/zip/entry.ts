@@ -2,12 +2,10 @@ import type { FileHandle } from 'node:fs/promises';
 import { pipeline, Readable } from 'node:stream';
 import { promisify } from 'node:util';
 import { crc32, createInflateRaw, inflateRaw } from 'node:zlib';
-import { LOCAL, type PackedEntry } from './directory.ts';
+import { LOCAL, LOCAL_SIGNATURE, type PackedEntry } from './directory.ts';
 
 /** Why one entry could not be read; a sentence's end. */
 export class UnreadableEntry extends Error {}
-
-export const LOCAL_SIGNATURE = 0x04034b50;
 
 export type EntryData = Pick<PackedEntry, 'at' | 'size' | 'packed' | 'method' | 'crc32' | 'encrypted' | 'link'>;
 

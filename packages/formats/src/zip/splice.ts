@@ -1,8 +1,8 @@
 import { open, type FileHandle } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { crc32, deflateRaw } from 'node:zlib';
-import { LOCAL, type Directory, type PackedEntry } from './directory.ts';
-import { exactly, LOCAL_SIGNATURE } from './entry.ts';
+import { END_SIGNATURE, LOCAL, LOCAL_SIGNATURE, type Directory, type PackedEntry } from './directory.ts';
+import { exactly } from './entry.ts';
 
 export interface Mended {
   entry: PackedEntry;
@@ -278,6 +278,6 @@ function tail(bytes: Buffer, directoryAt: number, directoryEnd: number, added: n
 /** Where the end record begins: the one whose comment reaches to the last byte. */
 function endOf(bytes: Buffer): number {
   for (let at = bytes.length - 22; at > 0; at--)
-    if (bytes.readUInt32LE(at) === 0x06054b50 && bytes.readUInt16LE(at + 20) === bytes.length - at - 22) return at;
+    if (bytes.readUInt32LE(at) === END_SIGNATURE && bytes.readUInt16LE(at + 20) === bytes.length - at - 22) return at;
   return 0;
 }
