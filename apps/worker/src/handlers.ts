@@ -27,8 +27,9 @@ export function handlers(services: Services): Record<string, Handler> {
       // A page that was taken out meanwhile needs no audit.
       if (!result.ok && result.problem.code !== 'not-found') throw new Error(result.problem.what);
     },
-    [READ_PACKAGE]: ({ payload }) => readPackage(services, { id: numberIn(payload, 'package') }),
-    [UNPACK]: ({ payload, by }) => unpackPackage(services, { id: numberIn(payload, 'package'), by }),
+    [READ_PACKAGE]: ({ payload, attempts }) => readPackage(services, { id: numberIn(payload, 'package'), last: attempts >= MOST_ATTEMPTS }),
+    [UNPACK]: ({ payload, by, attempts }) =>
+      unpackPackage(services, { id: numberIn(payload, 'package'), by, last: attempts >= MOST_ATTEMPTS }),
     [ARRIVE]: ({ payload, by, attempts }) =>
       examineArrivals(services, {
         package: numberIn(payload, 'package'),

@@ -104,7 +104,8 @@ const ATTEMPTS = 5;
 
 async function store(services: Services, actor: Actor, collection: Collection, page: Ready): Promise<Result<Brought>> {
   for (let attempt = 1; attempt <= ATTEMPTS; attempt++) {
-    const slug = await freeSlug(services, collection, slugOf(page.title));
+    const base = slugOf(page.title);
+    const slug = firstFree(base, await slugsLike(services.db, collection.id, base));
     const address = addressOf(page, slug, attempt);
     const { bar, examined } = await examineNew(
       services,
@@ -161,12 +162,11 @@ async function store(services: Services, actor: Actor, collection: Collection, p
   });
 }
 
-async function freeSlug(services: Services, collection: Collection, base: string): Promise<string> {
-  const taken = await slugsLike(services.db, collection.id, base);
-  if (!taken.has(base)) return base;
-  let nth = 2;
-  while (taken.has(`${base}-${nth}`)) nth++;
-  return `${base}-${nth}`;
+/** A name, or the first of it with a number behind that is not taken. */
+export function firstFree(base: string, taken: ReadonlySet<string>): string {
+  let name = base;
+  for (let nth = 2; taken.has(name); nth++) name = `${base}-${nth}`;
+  return name;
 }
 
 /** The hash of the bytes a page came in as; the bytes too, where its text would not give them back. */

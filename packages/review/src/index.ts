@@ -37,7 +37,7 @@ export {
 } from './packages/receive.ts';
 export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './packages/arrive.ts';
 export { readPackage } from './packages/read.ts';
-export { sendOut, type SentOut } from './packages/sendOut.ts';
+export { goesOut, sendOut, type GoesOut } from './packages/sendOut.ts';
 export { inScratch, scratch, sweepScratch } from './packages/files.ts';
 export {
   bringBack,

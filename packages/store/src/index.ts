@@ -75,6 +75,7 @@ export {
   writeFound,
   type Arrival,
   type FoundIn,
+  type LoosePage,
   type Package,
   type PackagePage,
   type PackageText,

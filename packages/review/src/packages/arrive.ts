@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { FILE_BASE_FOLDER } from '@inkwell/core';
 import {
   acceptPackage,
@@ -11,7 +10,6 @@ import {
   dropArrivals,
   endArrival,
   isAway,
-  keepStream,
   learnArrivals,
   leaveOut,
   lockPackage,
@@ -33,17 +31,18 @@ import {
   type PackageText,
 } from '@inkwell/store';
 import { enqueue, enqueueUnder, type NewJob } from '@inkwell/work';
-import { readInParts, readPlace, UnreadableEntry, type Collection, type SourceFile } from '@inkwell/formats';
+import { readInParts, readPlace, UnreadableEntry, type Collection } from '@inkwell/formats';
 import { THE_SYSTEM, unlessAllowed, type Actor } from '../actor.ts';
-import { slugOf } from '../bringIn.ts';
+import { firstFree, slugOf } from '../bringIn.ts';
 import { inputsOf, placed, type Examination } from '../examine.ts';
 import { neighboursOf } from '../neighbours.ts';
 import { ARRIVE, BRING_IN, UNPACK } from '../jobs.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import { record } from '../record.ts';
 import type { Services } from '../services.ts';
+import { keepLong } from './files.ts';
 import { mediaTypeOf } from './mediaTypes.ts';
-import { textsOf, withPackage } from './read.ts';
+import { orGiveUp, textsOf, withPackage } from './read.ts';
 import { PAGES_IN_JOB } from './receive.ts';
 
 export interface Accept {
@@ -67,7 +66,7 @@ export async function acceptIntoShelf(services: Services, actor: Actor, wish: Ac
         kept: 'Nothing was changed.',
       });
     const title = wish.title.trim() || found.title;
-    const slug = await freeAddress(slugOf(title), (base) => collectionSlugsLike(trx, base));
+    const slug = firstFree(slugOf(title), await collectionSlugsLike(trx, slugOf(title)));
     await retypePages(trx, found.id, wish.types);
     const scope = found.kind === 'course' ? 'fragment' : 'document';
     const collection = await addCollection(trx, { slug, title, kind: found.kind ?? 'site', scope, arrived_at: null });
@@ -77,35 +76,32 @@ export async function acceptIntoShelf(services: Services, actor: Actor, wish: Ac
   });
 }
 
-async function freeAddress(base: string, like: (base: string) => Promise<Set<string>>): Promise<string> {
-  const taken = await like(base);
-  let slug = base;
-  for (let nth = 2; taken.has(slug); nth++) slug = `${base}-${nth}`;
-  return slug;
-}
-
 /** Pages written in one transaction. */
 const TOGETHER = 100;
 
 /**
  * A job: puts a package's files and its pages' texts in place, and has the pages examined. Begun again it begins anew; once the pages
- * wait to be examined, nothing more is to be done.
+ * wait to be examined, nothing more is to be done. `last`: nobody will try again, so it says that it could not be done.
  */
-export async function unpackPackage(services: Services, wish: { id: number; by: string }): Promise<void> {
+export async function unpackPackage(services: Services, wish: { id: number; by: string; last: boolean }): Promise<void> {
   const found = await packageById(services.db, wish.id);
   if (found?.state !== 'arriving' || found.collection_id === null || found.job_id !== null) return;
   const collectionId = found.collection_id;
+  await orGiveUp(services, found, wish.last, () => unpack(services, found, collectionId, wish.by));
+}
+
+async function unpack(services: Services, found: Package, collectionId: number, by: string): Promise<void> {
   await withPackage(services, found, async (collection) => {
     await writing(services.db, (trx) => dropArrivals(trx, collectionId));
     await placeAll(services, collectionId, collection);
-    await addPages(services, found, collection, wish.by);
+    await addPages(services, found, collection, by);
     await learnArrivals(services.db);
   });
   await writing(services.db, async (trx) => {
     const locked = await lockPackage(trx, found.id);
     if (locked?.state !== 'arriving' || locked.job_id !== null) return;
     const jobs = inJobs(found.id, await arrivalsOf(trx, collectionId));
-    await setPackageJob(trx, found.id, await enqueueUnder(trx, wish.by, BRING_IN, jobs, { package: found.id, title: found.title }));
+    await setPackageJob(trx, found.id, await enqueueUnder(trx, by, BRING_IN, jobs, { package: found.id, title: found.title }));
   });
 }
 
@@ -136,8 +132,10 @@ async function placeAll(services: Services, collectionId: number, collection: Co
   for (const file of collection.files.filter(({ path }) => !pages.has(path))) {
     const paths = placesOf(file, collection);
     try {
-      if (file.size > PLACED_TOGETHER) await placeLong(services, collectionId, file, paths);
-      else {
+      if (file.size > PLACED_TOGETHER) {
+        const long = { mediaType: mediaTypeOf(file.path), size: file.size, parts: () => readInParts(file.place) };
+        await keepLong(services.db, long, (trx, sha256) => placeKept(trx, collectionId, paths, sha256));
+      } else {
         const content = await readPlace(file.place, PLACED_TOGETHER);
         for (const path of paths) together.push({ path, mediaType: mediaTypeOf(path), bytes: content });
         bytes += content.length;
@@ -148,22 +146,6 @@ async function placeAll(services: Services, collectionId: number, collection: Co
     if (bytes >= PLACED_TOGETHER || together.length >= TOGETHER) await place();
   }
   await place();
-}
-
-/** A long file is read twice: once for its hash, and once for its pieces. */
-async function placeLong(
-  services: Services,
-  collectionId: number,
-  { place, path, size }: SourceFile,
-  paths: readonly string[],
-): Promise<void> {
-  const hash = createHash('sha256');
-  for await (const part of readInParts(place)) hash.update(part);
-  const sha256 = hash.digest('hex');
-  await writing(services.db, async (trx) => {
-    await keepStream(trx, { sha256, mediaType: mediaTypeOf(path), size }, readInParts(place));
-    for (const at of paths) await placeKept(trx, collectionId, at, sha256);
-  });
 }
 
 async function addPages(services: Services, found: Package, collection: Collection, by: string): Promise<void> {
@@ -185,9 +167,7 @@ async function addPages(services: Services, found: Package, collection: Collecti
 
 function arrivalOf(told: PackageText, slugs: Set<string>, text: Pick<Arrival, 'html' | 'encoding' | 'bom'>): Arrival {
   const { path, entry, inside, title, scope, content_type, position, refs } = told;
-  const base = slugOf(title);
-  let slug = base;
-  for (let nth = 2; slugs.has(slug); nth++) slug = `${base}-${nth}`;
+  const slug = firstFree(slugOf(title), slugs);
   slugs.add(slug);
   return { slug, title, scope, content_type, address: path, position, entry, inside, references: refs, ...text };
 }

@@ -4,7 +4,7 @@ import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { bytesOf, keepStream, writing, type Database, type StoredFile } from '@inkwell/store';
+import { bytesOf, keepStream, writing, type Database, type StoredFile, type Write } from '@inkwell/store';
 
 const PREFIX = 'inkwell-package-';
 
@@ -40,14 +40,29 @@ function isAlive(pid: number): boolean {
   }
 }
 
-/** Keeps a file from disk under its hash, read twice and never held whole. Gives the hash. */
-export async function keepFromDisk(db: Database, path: string, mediaType: string): Promise<string> {
+/**
+ * Keeps a long file under its hash, never held whole: it is read twice, once for its hash and once for its pieces. `then` is done in the
+ * same transaction.
+ */
+export async function keepLong(
+  db: Database,
+  { mediaType, size, parts }: { mediaType: string; size: number; parts: () => AsyncIterable<Buffer> },
+  then: (trx: Write, sha256: string) => Promise<void> = () => Promise.resolve(),
+): Promise<string> {
   const hash = createHash('sha256');
-  for await (const part of createReadStream(path)) hash.update(part as Buffer);
+  for await (const part of parts()) hash.update(part);
   const sha256 = hash.digest('hex');
-  const { size } = await stat(path);
-  await writing(db, (trx) => keepStream(trx, { sha256, mediaType, size }, createReadStream(path) as AsyncIterable<Buffer>));
+  await writing(db, async (trx) => {
+    await keepStream(trx, { sha256, mediaType, size }, parts());
+    await then(trx, sha256);
+  });
   return sha256;
+}
+
+/** The same for a file on disk. Gives its hash. */
+export async function keepFromDisk(db: Database, path: string, mediaType: string): Promise<string> {
+  const { size } = await stat(path);
+  return keepLong(db, { mediaType, size, parts: () => createReadStream(path) as AsyncIterable<Buffer> });
 }
 
 /** Writes a kept file to disk. */

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'kysely';
 import { dropCollection } from '@inkwell/store';
+import { decodeHtml, limitsFrom, readPlace, zipSource } from '@inkwell/formats';
 import { writeZip, type Packed } from '../../../formats/src/testing/zips.ts';
 import {
   acceptIntoShelf,
@@ -13,14 +14,17 @@ import {
   examineArrivals,
   fix,
   fixAllCertain,
+  goesOut,
   ledger,
   readPackage,
   receivePackage,
+  saveSource,
   sendOut,
   shelf,
   showPackage,
   unpackPackage,
   type PackageView,
+  type Services,
 } from '../index.ts';
 import { bench, INES, RUTH } from '../testing/bench.ts';
 
@@ -68,20 +72,20 @@ async function arrivals(id: number): Promise<number[][]> {
 
 /** A package all the way to the shelf; the address of its collection. */
 async function arrived(id: number, types: Record<string, string> = {}): Promise<string> {
-  await readPackage(services, { id });
+  await readPackage(services, { id, last: false });
   await acceptIntoShelf(services, INES, { id, title: '', types });
-  await unpackPackage(services, { id, by: INES.id });
+  await unpackPackage(services, { id, by: INES.id, last: false });
   for (const pages of await arrivals(id)) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
   const row = await db().selectFrom('packages').select('collection_id').where('id', '=', id).executeTakeFirstOrThrow();
   made.push(row.collection_id!);
   return (await shown(id)).collection!;
 }
 
-async function out(collection: string): Promise<{ name: string; bytes: Buffer; troubles: object[] }> {
+async function out(collection: string): Promise<{ name: string; bytes: Buffer }> {
   const written = await sendOut(services, RUTH, { collection, folder });
   if (!written.ok) throw new Error(written.problem.what);
-  const { name, file, troubles } = written.value;
-  return { name, troubles, bytes: readFileSync(file) };
+  const { name, file } = written.value;
+  return { name, bytes: readFileSync(file) };
 }
 
 const slugsOnShelf = async () => {
@@ -93,7 +97,7 @@ describe('a package', () => {
   test('is shown before anything of it is a page, in reading order', async () => {
     const id = await sent('canal.zip', SITE);
     expect(await shown(id)).toMatchObject({ state: 'waiting', shown: [] });
-    await readPackage(services, { id });
+    await readPackage(services, { id, last: false });
     const view = await shown(id);
     expect(view).toMatchObject({
       state: 'read',
@@ -148,10 +152,10 @@ describe('a package', () => {
   test('is on the shelf only when the last page is here, however often its work is begun again', async () => {
     const many = Array.from({ length: 20 }, (_none, nth) => ({ name: `p${nth}.html`, data: document(`Page ${nth}`, '') }));
     const id = await sent('many.zip', many);
-    await readPackage(services, { id });
+    await readPackage(services, { id, last: false });
     await acceptIntoShelf(services, INES, { id, title: 'Twenty pages', types: {} });
-    await unpackPackage(services, { id, by: INES.id });
-    await unpackPackage(services, { id, by: INES.id });
+    await unpackPackage(services, { id, by: INES.id, last: false });
+    await unpackPackage(services, { id, by: INES.id, last: false });
     const jobs = await arrivals(id);
     expect(jobs.map((pages) => pages.length)).toEqual([8, 8, 4]);
     for (const pages of jobs.slice(0, 2)) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
@@ -165,9 +169,9 @@ describe('a package', () => {
 
   test('that is sent away half-way leaves nothing', async () => {
     const id = await sent('half.zip', SITE);
-    await readPackage(services, { id });
+    await readPackage(services, { id, last: false });
     await acceptIntoShelf(services, INES, { id, title: 'Half', types: {} });
-    await unpackPackage(services, { id, by: INES.id });
+    await unpackPackage(services, { id, by: INES.id, last: false });
     const [jobs] = [await arrivals(id)];
     await dismissPackage(services, INES, { id });
     for (const pages of jobs) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
@@ -184,12 +188,30 @@ describe('a package', () => {
     await writeZip(join(folder, 'whole.zip'), SITE);
     writeFileSync(join(folder, 'cut.zip'), readFileSync(join(folder, 'whole.zip')).subarray(0, 400));
     const cut = await receivePackage(services, INES, { name: 'cut.zip', file: join(folder, 'cut.zip') });
-    await readPackage(services, { id: cut.ok ? cut.value : 0 });
+    await readPackage(services, { id: cut.ok ? cut.value : 0, last: false });
     expect(await shown(cut.ok ? cut.value : 0)).toMatchObject({
       state: 'refused',
       problem: expect.stringContaining('cut short') as unknown,
     });
     expect(readdirSync(tmpdir()).filter((name) => name.startsWith(`inkwell-package-${process.pid}-`))).toEqual([]);
+  });
+
+  test('that cannot be read or put in place, however often it is tried, is refused with a word', async () => {
+    const broken: Services = { ...services, db: services.db, engine: { run: () => Promise.reject(new Error('no engine')) } };
+    const id = await sent('canal.zip', SITE);
+    await expect(readPackage(broken, { id, last: false })).rejects.toThrow('no engine');
+    expect(await shown(id)).toMatchObject({ state: 'waiting' });
+    await expect(readPackage(broken, { id, last: true })).rejects.toThrow('no engine');
+    expect(await shown(id)).toMatchObject({ state: 'refused', problem: expect.stringContaining('not made for') as unknown });
+    const other = await sent('other.zip', SITE);
+    await readPackage(services, { id: other, last: false });
+    await acceptIntoShelf(services, INES, { id: other, title: 'Gone under', types: {} });
+    await sql`update packages set sha256 = (select sha256 from files where media_type = 'image/png' limit 1) where id = ${other}`.execute(
+      db(),
+    );
+    await unpackPackage(services, { id: other, by: INES.id, last: true });
+    expect(await shown(other)).toMatchObject({ state: 'refused' });
+    expect(await db().selectFrom('collections').select('id').where('slug', '=', 'gone-under').execute()).toEqual([]);
   });
 
   test('is not for a publisher to bring in', async () => {
@@ -233,8 +255,9 @@ describe('what goes out', () => {
       SITE.map((one) => (one.name === 'locks.html' ? { ...one, data: String(one.data).replace('<h2> </h2>', '') } : one)),
       'Larkmoor',
     );
-    const { name, bytes, troubles } = await out(slug);
-    expect([name, troubles, bytes.equals(readFileSync(join(folder, 'expected.zip')))]).toEqual(['canal.zip', [], true]);
+    const { name, bytes } = await out(slug);
+    expect([name, bytes.equals(readFileSync(join(folder, 'expected.zip')))]).toEqual(['canal.zip', true]);
+    expect(await goesOut(services, RUTH, { collection: slug })).toMatchObject({ ok: true, value: { name: 'canal.zip', troubles: [] } });
   });
 
   test('has HTML inside XML in its escaping', async () => {
@@ -258,6 +281,41 @@ describe('what goes out', () => {
       'Larkmoor',
     );
     expect((await out(slug)).bytes.equals(readFileSync(join(folder, 'expected.imscc')))).toBe(true);
+  });
+
+  test('says what is still open in it, and which page its encoding cannot hold as it is now', async () => {
+    const latin = Buffer.from('<meta charset="iso-8859-1"><h2>Caf\u00e9</h2><p>Open.</p><p><img src="x.png"></p>', 'latin1');
+    const slug = await arrived(await sent('old.zip', [{ name: 'cafe.html', data: latin }]));
+    const view = await desk(services, INES, { collection: slug, page: 'cafe' });
+    if (!view.ok) throw new Error(view.problem.what);
+    const { pageId, version, html } = view.value;
+    await saveSource(services, INES, { pageId, version, html: html.replace('Open.', 'Offen \u2713') });
+    expect(await goesOut(services, INES, { collection: slug })).toMatchObject({
+      ok: true,
+      value: { open: { must: 1 }, troubles: [{ path: 'cafe.html', what: expect.stringContaining('which has no “\u2713”') as unknown }] },
+    });
+    expect((await out(slug)).bytes.equals(readFileSync(join(folder, 'old.zip')))).toBe(true);
+  });
+
+  test('has pages that came alone in the encoding they came in, or marked as UTF-8', async () => {
+    const latin = Buffer.from(
+      '<html lang="fr"><head><meta charset="iso-8859-1"><title>Caf\u00e9</title></head><body></body></html>',
+      'latin1',
+    );
+    const slug = await arrived(await sent('canal.zip', SITE));
+    const brought = await bringIn(services, INES, { collection: slug, incoming: { kind: 'bytes', bytes: latin, fileName: 'cafe.html' } });
+    if (!brought.ok) throw new Error(brought.problem.what);
+    const sentBack = async () => {
+      writeFileSync(join(folder, 'back.zip'), (await out(slug)).bytes);
+      const source = await zipSource(join(folder, 'back.zip'), limitsFrom({}));
+      return readPlace(source.files.find(({ path }) => path === 'cafe.html')!.place, 10_000);
+    };
+    expect((await sentBack()).equals(latin)).toBe(true);
+    const view = await desk(services, INES, { collection: slug, page: brought.value.slug });
+    if (!view.ok) throw new Error(view.problem.what);
+    const { pageId, version, html } = view.value;
+    await saveSource(services, INES, { pageId, version, html: html.replace('<body>', '<body>\u2713') });
+    expect(decodeHtml(await sentBack())).toMatchObject({ ok: true, encoding: 'utf-8', text: html.replace('<body>', '<body>\u2713') });
   });
 
   test('has pages that joined later behind all others; a collection without a package becomes one', async () => {

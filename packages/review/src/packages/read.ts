@@ -1,6 +1,6 @@
 import { join } from 'node:path';
-import { type Reference, type Scope } from '@inkwell/core';
 import {
+  contentTypeOf,
   decodeHtml,
   LARGEST_PAGE,
   limitsFrom,
@@ -16,7 +16,7 @@ import {
   type Decoded,
   type ZipRefusal,
 } from '@inkwell/formats';
-import { fileByHash, packageById, refusePackage, writeFound, writing, type Package } from '@inkwell/store';
+import { fileByHash, isAway, packageById, refusePackage, writeFound, writing, type FoundIn, type Package } from '@inkwell/store';
 import type { Services } from '../services.ts';
 import { fetchToDisk, inScratch } from './files.ts';
 
@@ -40,12 +40,12 @@ export interface PageText {
 export async function withPackage<T>(
   services: Services,
   found: Pick<Package, 'sha256'>,
-  work: (collection: Collection, file: string) => Promise<T>,
+  work: (collection: Collection) => Promise<T>,
 ): Promise<T> {
   return inScratch(async (folder) => {
     const file = join(folder, 'package');
     await fetchToDisk(services.db, (await fileByHash(services.db, found.sha256))!, file);
-    return work(await readCollection(await zipSource(file, limitsFrom(process.env))), file);
+    return work(await readCollection(await zipSource(file, limitsFrom(process.env))));
   });
 }
 
@@ -76,41 +76,44 @@ async function decoded({ file }: CollectionPage): Promise<Decoded | string> {
   }
 }
 
-interface Told {
-  path: string;
-  entry: string;
-  inside: string | null;
-  title: string;
-  scope: Scope;
-  content_type: string;
-  listed: boolean | null;
-  refs: Reference[];
-}
+/** A page of a package as it is told of before it is one. */
+type Told = FoundIn['pages'][number];
 
-/** A job: finds out what a package holds, or why it is refused. Done twice it says the same. */
-export async function readPackage(services: Services, wish: { id: number }): Promise<void> {
+/**
+ * A job: finds out what a package holds, or why it is refused. Done twice it says the same. `last`: nobody will try again, so it says that
+ * it could not be done.
+ */
+export async function readPackage(services: Services, wish: { id: number; last: boolean }): Promise<void> {
   const found = await packageById(services.db, wish.id);
   if (found?.state !== 'waiting') return;
+  await orGiveUp(services, found, wish.last, () => withPackage(services, found, (collection) => tellOf(services, found, collection)));
+}
+
+async function tellOf(services: Services, found: Package, collection: Collection): Promise<void> {
+  const pages: Told[] = [];
+  for await (const text of textsOf(collection.pages, collection.troubles)) pages.push(await told(services, collection, text));
+  const order = collection.kind === 'site' ? siteOrder(pages, linksOf) : pages;
+  if (order.length === 0) return refusePackage(services.db, found.id, 'It holds no page that can be read.');
+  await writing(services.db, (trx) =>
+    writeFound(trx, found.id, {
+      kind: collection.kind,
+      title: collection.title || order[0]!.title,
+      files: collection.files.length,
+      pages: order,
+      troubles: collection.troubles.slice(0, MOST_TROUBLES),
+    }),
+  );
+}
+
+/** Refuses a package with its reason, and one that failed however often it was tried: whoever sent it does not wait for ever. */
+export async function orGiveUp(services: Services, { id }: Pick<Package, 'id'>, last: boolean, work: () => Promise<void>): Promise<void> {
   try {
-    await withPackage(services, found, async (collection) => {
-      const pages: Told[] = [];
-      for await (const text of textsOf(collection.pages, collection.troubles)) pages.push(await told(services, collection, text));
-      const order = collection.kind === 'site' ? siteOrder(pages, linksOf) : pages;
-      if (order.length === 0) return refusePackage(services.db, found.id, 'It holds no page that can be read.');
-      const title = collection.title || order[0]!.title;
-      await writing(services.db, (trx) =>
-        writeFound(trx, found.id, {
-          kind: collection.kind,
-          title,
-          files: collection.files.length,
-          pages: order,
-          troubles: collection.troubles.slice(0, MOST_TROUBLES),
-        }),
-      );
-    });
+    await work();
   } catch (error) {
-    if (!(error instanceof RefusedZip)) throw error;
-    await refusePackage(services.db, found.id, REFUSALS[error.reason]);
+    const refusal = error instanceof RefusedZip ? REFUSALS[error.reason] : null;
+    if (refusal === null && (!last || isAway(error))) throw error;
+    await refusePackage(services.db, id, refusal ?? 'It met a case this server was not made for; the worker’s log has the details.');
+    if (refusal === null) throw error;
   }
 }
 
@@ -128,7 +131,7 @@ async function told(services: Services, { kind }: Collection, { page, html }: Pa
     inside: page.inside,
     title: title || page.title || fileTitle(page.file.path),
     scope,
-    content_type: contentTypeOf(page, kind),
+    content_type: contentTypeOf(page.inside, kind),
     listed: page.listed,
     refs: references,
   };
@@ -140,14 +143,4 @@ function fileTitle(path: string): string {
     .at(-1)!
     .replace(/\.[^.]+$/, '');
   return name.replace(/[-_]+/g, ' ').trim() || path;
-}
-
-const KINDS = { course: 'lesson', book: 'chapter', site: 'article' } as const;
-
-/** What sort of page it most likely is, by where it lies. */
-function contentTypeOf({ inside }: CollectionPage, kind: Collection['kind']): string {
-  const holder = /^\/(\w+)/.exec(inside ?? '')?.[1];
-  if (holder === 'topic') return 'discussion';
-  if (holder === 'assignment') return 'assignment';
-  return holder === undefined ? KINDS[kind] : 'question';
 }

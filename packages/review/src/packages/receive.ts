@@ -1,4 +1,4 @@
-import { open } from 'node:fs/promises';
+import { isZip } from '@inkwell/formats';
 import {
   addPackage,
   dropCollection,
@@ -45,17 +45,6 @@ export async function receivePackage(services: Services, actor: Actor, sent: { n
     return made;
   });
   return done(id);
-}
-
-async function isZip(path: string): Promise<boolean> {
-  const file = await open(path, 'r');
-  try {
-    const head = Buffer.alloc(4);
-    await file.read(head, 0, 4, 0);
-    return ['PK\u0003\u0004', 'PK\u0005\u0006'].includes(head.toString('latin1'));
-  } finally {
-    await file.close();
-  }
 }
 
 export interface PackageView {

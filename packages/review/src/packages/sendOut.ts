@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { FILE_BASE_FOLDER } from '@inkwell/core';
 import {
+  encodeText,
   limitsFrom,
   mendFile,
   readPlace,
@@ -12,6 +13,7 @@ import {
   type Mended,
   type MendedText,
   type PackedEntry,
+  type Source,
   type SourceFile,
 } from '@inkwell/formats';
 import {
@@ -19,86 +21,124 @@ import {
   collectionBySlug,
   fileByHash,
   filesOf,
+  house,
   loosePages,
   mendedEntries,
   mendedIn,
   packageOf,
+  shelfSums,
   type Collection,
   type Database,
+  type LoosePage,
   type Package,
   type StoredFile,
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { slugOf } from '../bringIn.ts';
 import { done, notFound, type Result } from '../problems.ts';
-import type { Services } from '../services.ts';
-import { fetchToDisk } from './files.ts';
+import { dayIn, type Services } from '../services.ts';
+import type { Tally } from '../tally.ts';
+import { fetchToDisk, inScratch } from './files.ts';
 
 export interface SentOut {
   /** What the file is to be called. */
   name: string;
   /** Where it was written. */
   file: string;
-  /** What could not be written as it is now, and went out as it came in. */
+}
+
+/** What is to be known before a collection goes out: nothing is refused for it. */
+export interface GoesOut {
+  name: string;
+  /** What is still open in it. */
+  open: Tally;
+  /** Files whose pages cannot be written as they are now, and go out as they came in. */
   troubles: { path: string; what: string }[];
+}
+
+/** Says what a collection that goes out still has open, and which of its files would go out as they came in. */
+export async function goesOut(services: Services, actor: Actor, wish: { collection: string }): Promise<Result<GoesOut>> {
+  const seen = await seenOut(services, actor, wish.collection);
+  if (!seen.ok) return seen;
+  const { collection, found, name } = seen.value;
+  const [sums] = await shelfSums(services.db, [collection.id], dayIn((await house(services.db)).timeZone, services.now()));
+  const { must = 0, should = 0, consider = 0, questions = 0 } = sums ?? {};
+  const changed = found ? await mendedEntries(services.db, collection.id) : [];
+  const troubles: GoesOut['troubles'] = [];
+  if (found && changed.length > 0)
+    await inScratch(async (folder) => {
+      const source = await sourceOf(services.db, found, folder);
+      for await (const mended of mendings(services.db, collection, source, changed, troubles)) void mended;
+    });
+  return done({ name, open: { must, should, consider, judge: questions }, troubles });
 }
 
 /**
  * Writes a collection as the package it came in, with only what was mended changed; what was added comes behind. One that came page by
- * page becomes a zip of its pages and files.
+ * page becomes a zip of its pages and files. What `goesOut` tells of goes out as it came in.
  *
  * @param folder where it may write
  */
 export async function sendOut(services: Services, actor: Actor, wish: { collection: string; folder: string }): Promise<Result<SentOut>> {
-  const collection = await collectionBySlug(services.db, wish.collection);
+  const seen = await seenOut(services, actor, wish.collection);
+  if (!seen.ok) return seen;
+  const { collection, found, name } = seen.value;
+  const file = join(wish.folder, 'out.zip');
+  if (found) {
+    const source = await sourceOf(services.db, found, wish.folder);
+    const mended = mendings(services.db, collection, source, await mendedEntries(services.db, collection.id), []);
+    await spliceZip(source.directory!, mended, file, added(services.db, collection, source));
+  } else await writeNewZip(file, everything(services.db, collection));
+  return done({ name, file });
+}
+
+interface SeenOut {
+  collection: Collection;
+  /** The package it came in, when it came in one. */
+  found: Package | undefined;
+  name: string;
+}
+
+async function seenOut({ db }: Services, actor: Actor, slug: string): Promise<Result<SeenOut>> {
+  const collection = await collectionBySlug(db, slug);
   if (!collection) return notFound('This collection');
   const barred = unlessAllowed(actor, 'see', { collection: collection.id }, 'This collection');
   if (barred) return barred;
-  const file = join(wish.folder, 'out.zip');
-  const found = await packageOf(services.db, collection.id);
-  if (!found) {
-    await writeNewZip(file, everything(services.db, collection));
-    return done({ name: `${slugOf(collection.title)}.zip`, file, troubles: [] });
-  }
-  return done({ name: found.name, file, troubles: await splicePackage(services, collection, found, file, wish.folder) });
+  const found = await packageOf(db, collection.id);
+  return done({ collection, found, name: found?.name ?? `${slugOf(collection.title)}.zip` });
+}
+
+async function sourceOf(db: Database, found: Package, folder: string): Promise<Source> {
+  const came = join(folder, 'came.zip');
+  await fetchToDisk(db, (await fileByHash(db, found.sha256))!, came);
+  return zipSource(came, limitsFrom(process.env));
 }
 
 /** Entries whose texts are read at once. */
 const TOGETHER = 50;
 
-async function splicePackage(
-  { db }: Services,
+/** The entries of a package whose pages changed, mended, in the order of their places; those that cannot be are told in `troubles`. */
+async function* mendings(
+  db: Database,
   collection: Collection,
-  found: Package,
-  out: string,
-  folder: string,
-): Promise<SentOut['troubles']> {
-  const came = join(folder, 'came.zip');
-  await fetchToDisk(db, (await fileByHash(db, found.sha256))!, came);
-  const source = await zipSource(came, limitsFrom(process.env));
-  const byPath = new Map(source.files.map((one) => [one.path, one]));
+  source: Source,
+  changed: readonly string[],
+  troubles: GoesOut['troubles'],
+): AsyncGenerator<Mended> {
   const byPlace = new Map(source.directory!.entries.map((entry) => [entry.at, entry]));
-  const troubles: SentOut['troubles'] = [];
-  const changed = new Set(await mendedEntries(db, collection.id));
-  const files = source.files.filter(({ path }) => changed.has(path)).sort((a, b) => entryOf(a, byPlace).at - entryOf(b, byPlace).at);
-  const mended = async function* (): AsyncGenerator<Mended> {
-    for (let at = 0; at < files.length; at += TOGETHER) {
-      const some = files.slice(at, at + TOGETHER);
-      const texts = await mendedIn(
-        db,
-        collection.id,
-        some.map(({ path }) => path),
-      );
-      for (const one of some) {
-        const pages = texts.filter(({ entry }) => entry === one.path);
-        const result = await mendedBytes(one, pages);
-        if (result.ok) yield { entry: entryOf(one, byPlace), bytes: result.bytes };
-        else troubles.push({ path: one.path, what: result.why });
-      }
+  const wanted = new Set(changed);
+  const files = source.files.filter(({ path }) => wanted.has(path)).sort((a, b) => entryOf(a, byPlace).at - entryOf(b, byPlace).at);
+  for (let at = 0; at < files.length; at += TOGETHER) {
+    const some = files.slice(at, at + TOGETHER);
+    const paths = some.map(({ path }) => path);
+    const texts = await mendedIn(db, collection.id, paths);
+    for (const one of some) {
+      const pages = texts.filter(({ entry }) => entry === one.path);
+      const result = await mendedBytes(one, pages);
+      if (result.ok) yield { entry: entryOf(one, byPlace), bytes: result.bytes };
+      else troubles.push({ path: one.path, what: result.why });
     }
-  };
-  await spliceZip(source.directory!, mended(), out, added(db, collection, byPath));
-  return troubles;
+  }
 }
 
 function entryOf({ place }: SourceFile, byPlace: ReadonlyMap<number, PackedEntry>): PackedEntry {
@@ -115,10 +155,11 @@ async function mendedBytes(file: SourceFile, pages: readonly MendedText[]): Prom
 }
 
 /** Files and pages of a collection that its package does not hold. */
-async function* added(db: Database, collection: Collection, there: ReadonlyMap<string, SourceFile>): AsyncGenerator<Added> {
-  for await (const one of everything(db, collection)) {
-    const alias = one.path.startsWith(`${FILE_BASE_FOLDER}/`) && there.has(one.path.slice(FILE_BASE_FOLDER.length + 1));
-    if (!there.has(one.path) && !alias) yield { path: one.path, bytes: await one.bytes() };
+async function* added(db: Database, collection: Collection, { files }: Source): AsyncGenerator<Added> {
+  const there = new Set(files.map(({ path }) => path));
+  for await (const { path, bytes } of everything(db, collection)) {
+    const alias = path.startsWith(`${FILE_BASE_FOLDER}/`) && there.has(path.slice(FILE_BASE_FOLDER.length + 1));
+    if (!there.has(path) && !alias) yield { path, bytes: await bytes() };
   }
 }
 
@@ -130,8 +171,16 @@ interface Whole {
 /** The files of a collection, and its pages that came alone. */
 async function* everything(db: Database, collection: Collection): AsyncGenerator<Whole> {
   for (const file of await filesOf(db, collection.id)) yield { path: file.path, bytes: () => bytesWhole(db, file) };
-  for (const { address, html } of await loosePages(db, collection.id))
-    yield { path: address, bytes: () => Promise.resolve(new TextEncoder().encode(html)) };
+  for (const page of await loosePages(db, collection.id)) yield { path: page.address, bytes: () => Promise.resolve(bytesOfPage(page)) };
+}
+
+/**
+ * A page in the encoding it came in. Where that lacks a letter, or needs a mark, it is UTF-8 with a mark, which counts for more than what
+ * the page says of itself (HTML Living Standard, "determining the character encoding").
+ */
+function bytesOfPage({ html, encoding }: LoosePage): Uint8Array {
+  const own = encoding?.startsWith('utf-16') ? null : encodeText(html, encoding ?? 'utf-8');
+  return own?.ok ? own.bytes : new TextEncoder().encode(`\ufeff${html}`);
 }
 
 async function bytesWhole(db: Database, file: StoredFile): Promise<Uint8Array> {

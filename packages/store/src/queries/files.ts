@@ -24,20 +24,25 @@ export async function keepFile(trx: Write | Database, mediaType: string, bytes: 
 export async function placeFiles(trx: Write | Database, collectionId: number, files: readonly NewFile[]): Promise<void> {
   if (files.length === 0) return;
   await keepBytes(trx, files);
-  const rows = files.map(({ path, bytes }) => ({ collection_id: collectionId, path, sha256: hashOf(bytes) }));
+  await placeAt(
+    trx,
+    files.map(({ path, bytes }) => ({ collection_id: collectionId, path, sha256: hashOf(bytes) })),
+  );
+}
+
+/** Lets a file that is kept lie at paths of a collection, in place of what lay there. */
+export async function placeKept(trx: Write | Database, collectionId: number, paths: readonly string[], sha256: string): Promise<void> {
+  await placeAt(
+    trx,
+    paths.map((path) => ({ collection_id: collectionId, path, sha256 })),
+  );
+}
+
+async function placeAt(trx: Write | Database, rows: readonly { collection_id: number; path: string; sha256: string }[]): Promise<void> {
   await trx
     .insertInto('assets')
     .values(rows)
     .onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet((eb) => ({ sha256: eb.ref('excluded.sha256') })))
-    .execute();
-}
-
-/** Lets a file that is kept lie at a path of a collection, in place of what lay there. */
-export async function placeKept(trx: Write, collectionId: number, path: string, sha256: string): Promise<void> {
-  await trx
-    .insertInto('assets')
-    .values({ collection_id: collectionId, path, sha256 })
-    .onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet({ sha256 }))
     .execute();
 }
 

@@ -70,8 +70,11 @@ export async function writeFound(trx: Write, id: number, found: FoundIn): Promis
     .execute();
 }
 
-export async function refusePackage(trx: Write | Database, id: number, problem: string): Promise<void> {
-  await trx.updateTable('packages').set({ state: 'refused', problem }).where('id', '=', id).execute();
+/** Refuses a package; what has come of it so far goes. */
+export async function refusePackage(db: Database, id: number, problem: string): Promise<void> {
+  await sql`with was as (select collection_id from packages where id = ${id}),
+      refused as (update packages set state = 'refused', problem = ${problem}, collection_id = null where id = ${id})
+    delete from collections where id in (select collection_id from was)`.execute(db);
 }
 
 /** Pages of a package behind a position, in reading order. */
@@ -251,9 +254,16 @@ export async function mendedIn(db: Database | Write, collectionId: number, entri
   return rows;
 }
 
+/** `encoding`: what its bytes came in; null for one that was pasted. */
+export interface LoosePage {
+  address: string;
+  html: string;
+  encoding: string | null;
+}
+
 /** Pages of a collection that came alone, and belong to no package. */
-export async function loosePages(db: Database | Write, collectionId: number): Promise<{ address: string; html: string }[]> {
-  const { rows } = await sql<{ address: string; html: string }>`select p.address, t.html from pages p
+export async function loosePages(db: Database | Write, collectionId: number): Promise<LoosePage[]> {
+  const { rows } = await sql<LoosePage>`select p.address, t.html, h.encoding from pages p
     join revisions h on h.page_id = p.id and h.number = p.head join texts t on t.sha256 = h.text_sha256
     where p.collection_id = ${collectionId} and p.entry is null order by p.position`.execute(db);
   return rows;
