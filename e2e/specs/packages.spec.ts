@@ -34,7 +34,9 @@ async function accept(page: Page): Promise<void> {
 }
 
 async function download(page: Page): Promise<{ name: string; bytes: Buffer }> {
-  const [sent] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download the package' }).click()]);
+  await page.getByRole('button', { name: 'Download the package…' }).click();
+  const link = page.getByRole('dialog', { name: 'Download the package' }).getByRole('link', { name: 'Download it' });
+  const [sent] = await Promise.all([page.waitForEvent('download'), link.click()]);
   return { name: sent.suggestedFilename(), bytes: await readFile(await sent.path()) };
 }
 

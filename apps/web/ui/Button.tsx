@@ -5,7 +5,8 @@ import styled, { css } from 'styled-components';
 
 type Look = 'main' | 'plain' | 'quiet';
 
-const face = css<{ $look?: Look }>`
+/** How a button looks, for whatever acts as one. */
+export const buttonFace = css`
   display: inline-flex;
   align-items: center;
   gap: 0.5rem;
@@ -22,6 +23,9 @@ const face = css<{ $look?: Look }>`
   &:hover {
     background: var(--gallWash);
   }
+`;
+const face = css<{ $look?: Look }>`
+  ${buttonFace}
   ${({ $look }) =>
     $look === 'main' &&
     css`
@@ -53,5 +57,9 @@ export const Button = styled(AriaButton)<{ $look?: Look }>`
   ${face}
 `;
 export const ButtonLink = styled(Link)<{ $look?: Look }>`
+  ${face}
+`;
+/** An address that is downloaded, not gone to. */
+export const DownloadLink = styled.a<{ $look?: Look }>`
   ${face}
 `;

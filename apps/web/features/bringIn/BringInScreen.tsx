@@ -6,6 +6,7 @@ import { useEffect, useRef, useState, type FormEvent } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, fieldLabel, TextBox } from '@/ui/Field';
+import { Panel, Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
@@ -13,15 +14,6 @@ import { useEngine } from '@/features/desk/engine/useEngine';
 import type { SizedUp } from '@/features/desk/engine/protocol';
 import { takeFromClipboard } from '@/ui/clipboard';
 
-const Form = styled.form`
-  display: grid;
-  gap: 1.1rem;
-  max-width: 52rem;
-  margin-top: 1.25rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  padding: 1.25rem;
-`;
 const FileLabel = styled.label`
   ${fieldLabel} input {
     display: block;
@@ -32,12 +24,6 @@ const FileLabel = styled.label`
 const Aside = styled.p`
   color: var(--quiet);
   font-size: 0.875rem;
-`;
-const Actions = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.6rem;
-  align-items: center;
 `;
 
 const WAYS = [
@@ -93,7 +79,7 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
     <Main id="content">
       <h1>Bring in a page</h1>
       <p>{`It joins ${collection.title} as revision 1 and is audited at once.`}</p>
-      <Form onSubmit={(event) => void submit(event)}>
+      <Panel as="form" onSubmit={(event) => void submit(event)}>
         <Choice label="How" hideLabel value={way} onChange={setWay} options={WAYS} />
         {way === 'paste' ? (
           <TextBox
@@ -123,14 +109,14 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
           <TextBox label="Title" value={title} onChange={setTitle} hint={titleHint(sized)} />
         </div>
         {problem && <ProblemNotice problem={problem} />}
-        <Actions>
+        <Row>
           <Button type="submit" $look="main" isDisabled={busy || (way === 'paste' ? text.trim() === '' : file === null)}>
             {busy ? 'Bringing it in …' : 'Bring it in'}
           </Button>
           <Link href={`/collections/${collection.slug}`}>Back to the ledger</Link>
           {sized && <Aside role="status">{sizeWords(sized)}</Aside>}
-        </Actions>
-      </Form>
+        </Row>
+      </Panel>
     </Main>
   );
 }

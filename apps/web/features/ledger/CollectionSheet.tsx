@@ -5,15 +5,11 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
+import { Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
 import { counted } from '@/ui/words';
 
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-`;
 const Part = styled.section`
   display: grid;
   gap: 0.5rem;

@@ -13,6 +13,7 @@ import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Ver
 import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
 import { CollectionSheet } from './CollectionSheet';
+import { DownloadSheet } from './DownloadSheet';
 import { addressOf, ORDERS, RELEASES, VERDICTS } from './choice';
 
 const Head = styled.div`
@@ -98,9 +99,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         </div>
         <Acts>
           <CollectionSheet slug={ledger.slug} title={ledger.title} putAway={ledger.putAway} />
-          <ButtonLink href={`/api/collections/${ledger.slug}/package`} prefetch={false} download>
-            Download the package
-          </ButtonLink>
+          <DownloadSheet slug={ledger.slug} />
           <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>
             Bring in a page
           </ButtonLink>

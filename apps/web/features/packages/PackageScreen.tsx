@@ -5,39 +5,15 @@ import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Pick, TextBox } from '@/ui/Field';
+import { Panel, ProgressLine, Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { counted } from '@/ui/words';
 
-const Accept = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.9rem;
-  max-width: 52rem;
+const Line = styled(ProgressLine)`
   margin-top: 1.25rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  padding: 1.25rem;
-`;
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem 1rem;
-  align-items: center;
-`;
-const Line = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem 0.9rem;
-  align-items: center;
-  margin-top: 1.25rem;
-  progress {
-    width: 16rem;
-    max-width: 100%;
-    accent-color: var(--gall);
-  }
 `;
 const Troubles = styled.details`
   margin-top: 1.25rem;
@@ -154,7 +130,7 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
     onProblem(sent.problem);
   };
   return (
-    <Accept>
+    <Panel>
       <TextBox label="Title of the collection" value={title} onChange={setTitle} />
       <Row role="group" aria-label="Content types">
         {view.types.map(({ type, many }) => (
@@ -173,7 +149,7 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
         </Button>
         <Button onPress={onDismiss}>Send it away</Button>
       </Row>
-    </Accept>
+    </Panel>
   );
 }
 

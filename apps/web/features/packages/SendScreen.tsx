@@ -4,22 +4,15 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import styled from 'styled-components';
-import { Button } from '@/ui/Button';
+import { Button, buttonFace } from '@/ui/Button';
 import { fieldLabel } from '@/ui/Field';
+import { Panel, ProgressLine } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { Main } from '@/ui/Shell';
 import { asPackage, chosenIn, droppedIn, type Chosen } from './zipped';
 import { upload } from './upload';
 
-const Place = styled.div<{ $over: boolean }>`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1.25rem;
-  max-width: 52rem;
-  margin-top: 1.25rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  padding: 1.25rem;
+const Place = styled(Panel)<{ $over: boolean }>`
   ${({ $over }) => $over && 'outline: 3px dashed var(--gall); outline-offset: -6px;'}
 `;
 const FileLabel = styled.label`
@@ -38,26 +31,8 @@ const FileLabel = styled.label`
     color: var(--quiet);
   }
   input::file-selector-button {
-    min-height: 2rem;
+    ${buttonFace}
     margin-right: 0.6rem;
-    padding: 0.3rem 0.75rem;
-    border: 1px solid var(--edge);
-    border-radius: var(--round);
-    background: var(--sheet);
-    color: var(--ink);
-    font: 600 0.875rem/1.2 var(--sans);
-    cursor: pointer;
-  }
-`;
-const Sending = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem 0.9rem;
-  align-items: center;
-  progress {
-    width: 14rem;
-    max-width: 100%;
-    accent-color: var(--gall);
   }
 `;
 const Waiting = styled.ul`
@@ -122,11 +97,11 @@ export function SendScreen({ waiting }: { waiting: readonly WaitingPackage[] }) 
           <input type="file" multiple disabled={sending !== null} onChange={(event) => void send(chosenIn(event.target.files))} />
         </FileLabel>
         {sending !== null && (
-          <Sending role="status">
+          <ProgressLine role="status">
             <label htmlFor="sending">{`Sending ${sending.name}`}</label>
             <progress id="sending" value={sending.share} max={1} />
             <Button onPress={stop}>Stop</Button>
-          </Sending>
+          </ProgressLine>
         )}
         {problem && <ProblemNotice problem={problem} />}
       </Place>

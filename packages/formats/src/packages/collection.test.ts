@@ -21,10 +21,13 @@ async function packed(files: Record<string, string>): Promise<Collection> {
 const paths = ({ pages }: Collection) => pages.map(({ path }) => path);
 
 const MANIFEST = `<?xml version="1.0"?><manifest xmlns="http://www.imsglobal.org/xsd/imscp_v1p1" xml:base="content/">
-<metadata><lom:lom xmlns:lom="urn:lom"><lom:general><lom:title><lom:langstring>A First Year with Bees</lom:langstring></lom:title></lom:general></lom:lom></metadata>
+<metadata><lom:lom xmlns:lom="urn:lom"><lom:general>
+<lom:title><lom:langstring>A First Year with Bees</lom:langstring></lom:title></lom:general></lom:lom></metadata>
 <organizations default="o2"><organization identifier="o1"><item identifierref="r3"><title>Not this</title></item></organization>
-<organization identifier="o2"><title>Bees</title><item><title>Spring</title><item identifierref="r2"><title>The hive</title></item>
-<item identifierref="r1"><title>The smoker</title></item></item><item identifierref="t"><title>Say hello</title></item><item identifierref="gone"/></organization></organizations>
+<organization identifier="o2"><title>Bees</title><item><title>Spring</title>
+<item identifierref="r2"><title>The hive</title></item>
+<item identifierref="r1"><title>The smoker</title></item></item>
+<item identifierref="t"><title>Say hello</title></item><item identifierref="gone"/></organization></organizations>
 <resources><resource identifier="r1" type="webcontent" href="one.html"><file href="one.html"/><file href="extra%20page.html"/></resource>
 <resource identifier="r2" type="webcontent" xml:base="unit/" href="two.html"><file href="two.html"/></resource>
 <resource identifier="r3" type="webcontent" href="three.html"><file href="three.html"/></resource>
@@ -69,8 +72,11 @@ test('a manifest that cannot be read is told, and the pages still come', async (
 
 const OPF = (spine: string, extra = '') =>
   `<package xmlns="http://www.idpf.org/2007/opf" xmlns:dc="urn:dc"><metadata><dc:title>Birds of the Cut</dc:title></metadata><manifest>
-<item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/><item id="two" href="two.xhtml" media-type="application/xhtml+xml"/>
-<item id="one" href="one.xhtml" media-type="application/xhtml+xml"/><item id="pic" href="heron.svg" media-type="image/svg+xml"/>${extra}</manifest><spine>${spine}</spine></package>`;
+<item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/>
+<item id="two" href="two.xhtml" media-type="application/xhtml+xml"/>
+<item id="one" href="one.xhtml" media-type="application/xhtml+xml"/>
+<item id="pic" href="heron.svg" media-type="image/svg+xml"/>${extra}
+</manifest><spine>${spine}</spine></package>`;
 const CONTAINER = '<container><rootfiles><rootfile full-path="OEBPS/book.opf"/></rootfiles></container>';
 
 test('a book is read by its spine, with titles and what is led to from its table of contents (EPUB 3.3)', async () => {
@@ -79,7 +85,8 @@ test('a book is read by its spine, with titles and what is led to from its table
     'META-INF/container.xml': CONTAINER,
     'OEBPS/book.opf': OPF('<itemref idref="two"/><itemref idref="pic"/><itemref idref="one" linear="no"/>'),
     'OEBPS/nav.xhtml':
-      '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>c</title></head><body><nav><ol><li><a href="two.xhtml#heron">The heron</a></li></ol></nav></body></html>',
+      '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>c</title></head>' +
+      '<body><nav><ol><li><a href="two.xhtml#heron">The heron</a></li></ol></nav></body></html>',
     'OEBPS/two.xhtml': '<p/>',
     'OEBPS/one.xhtml': '<p/>',
     'OEBPS/stray.xhtml': '<p/>',
@@ -102,7 +109,8 @@ test('an older book has its titles from its NCX (OPF 2.0.1)', async () => {
       '',
     ),
     'OEBPS/toc.ncx':
-      '<ncx><navMap><navPoint><navLabel><text>Part</text></navLabel><content src="nav.xhtml"/><navPoint><navLabel><text>First bird</text></navLabel><content src="one.xhtml#a"/></navPoint></navPoint></navMap></ncx>',
+      '<ncx><navMap><navPoint><navLabel><text>Part</text></navLabel><content src="nav.xhtml"/>' +
+      '<navPoint><navLabel><text>First bird</text></navLabel><content src="one.xhtml#a"/></navPoint></navPoint></navMap></ncx>',
     'OEBPS/one.xhtml': '<p/>',
   });
   expect(book.pages.map(({ path, title }) => [path, title])).toEqual([['OEBPS/one.xhtml', 'First bird']]);

@@ -1,4 +1,4 @@
-import { bringBack, lookAfter, removable, takeOut } from '@inkwell/review';
+import { bringBack, goesOut, lookAfter, removable, takeOut } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
 import { LOOK_AFTER, NOTHING } from '@/server/inputs';
 
@@ -9,6 +9,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ col
   switch (act) {
     case 'change':
       return answer(request, LOOK_AFTER, (services, actor, wish) => lookAfter(services, actor, { collection, ...wish }));
+    case 'goes-out':
+      return answer(request, NOTHING, (services, actor) => goesOut(services, actor, { collection }));
     case 'removable':
       return answer(request, NOTHING, (services, actor) => removable(services, actor, { collection }));
     case 'take-out':
