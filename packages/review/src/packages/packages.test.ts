@@ -257,7 +257,10 @@ describe('what goes out', () => {
     );
     const { name, bytes } = await out(slug);
     expect([name, bytes.equals(readFileSync(join(folder, 'expected.zip')))]).toEqual(['canal.zip', true]);
-    expect(await goesOut(services, RUTH, { collection: slug })).toMatchObject({ ok: true, value: { name: 'canal.zip', troubles: [] } });
+    expect(await goesOut(services, RUTH, { collection: slug })).toMatchObject({
+      ok: true,
+      value: { name: 'canal.zip', came: true, troubles: [] },
+    });
   });
 
   test('has HTML inside XML in its escaping', async () => {
@@ -326,6 +329,7 @@ describe('what goes out', () => {
     await page('<h2>Wax</h2><p>x</p>', 'Wax');
     expect((await look('wax')).title).toBe('Wax');
     const alone = await out(SLUG);
+    expect(await goesOut(services, INES, { collection: SLUG })).toMatchObject({ ok: true, value: { name: 'tests.zip', came: false } });
     expect([alone.name, alone.bytes.includes('wax.html'), alone.bytes.includes('hive.png')]).toEqual(['tests.zip', true, true]);
   });
 });

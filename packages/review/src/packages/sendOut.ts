@@ -50,6 +50,8 @@ export interface SentOut {
 /** What is to be known before a collection goes out: nothing is refused for it. */
 export interface GoesOut {
   name: string;
+  /** Whether it is the package it came in; else it is made of its pages and files. */
+  came: boolean;
   /** What is still open in it. */
   open: Tally;
   /** Files whose pages cannot be written as they are now, and go out as they came in. */
@@ -70,7 +72,7 @@ export async function goesOut(services: Services, actor: Actor, wish: { collecti
       const source = await sourceOf(services.db, found, folder);
       for await (const mended of mendings(services.db, collection, source, changed, troubles)) void mended;
     });
-  return done({ name, open: { must, should, consider, judge: questions }, troubles });
+  return done({ name, came: found !== undefined, open: { must, should, consider, judge: questions }, troubles });
 }
 
 /**
