@@ -70,6 +70,47 @@ test('a site comes in as its zip, one page is fixed, and the zip that goes out d
   expect(out.bytes.equals(await readFile(expected))).toBe(true);
 });
 
+test('a newer version shows what became of each page, keeps what was mended here, and goes out as itself', async ({ page }) => {
+  const title = freshTitle('Canal twice');
+  const [file, newer] = [join(folder, 'first.zip'), join(folder, 'second.zip')];
+  await writeZip(file, [...site(title), { name: 'notices.html', data: whole('Notices', '<p>None today.</p>') }], 'Larkmoor');
+  await send(page, file);
+  await accept(page);
+  await page.getByRole('link', { name: 'Moorings', exact: true }).click();
+  await page.getByRole('button', { name: 'Fix what is certain…' }).click();
+  await page
+    .getByRole('dialog', { name: 'Fix what is certain' })
+    .getByRole('button', { name: /^Fix (it|all \d)$/ })
+    .click();
+  await expect(standing(page)).toContainText('Ready');
+
+  const later = site(title).map((one) => ({
+    ...one,
+    data: one.name === 'moorings.html' ? String(one.data).replace('at the hut', 'Ada') : one.data,
+  }));
+  await writeZip(newer, [...later, { name: 'trips.html', data: whole('Boat trips', '<p>On Sundays.</p>') }], 'Larkmoor');
+  await page.getByRole('link', { name: title, exact: true }).click();
+  await page.getByRole('button', { name: 'This collection…' }).click();
+  await page.getByRole('link', { name: 'Bring in a newer version' }).click();
+  await page.getByLabel(/^A package/).setInputFiles(newer);
+  await expect(page.getByText('1 changed, 1 new, 1 as it was, 1 no longer there')).toBeVisible();
+  await page.getByLabel('Show').selectOption({ label: 'changed (1)' });
+  await expect(page.getByRole('rowheader')).toHaveText([/^Moorings/]);
+  await page.getByRole('button', { name: 'Bring in the newer version' }).click();
+  await page.getByRole('link', { name: 'Open its ledger' }).click({ timeout: 60_000 });
+  await expect(page.getByText('Version 2, second.zip, brought in by')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Notices', exact: true })).toHaveCount(0);
+  const expected = join(folder, 'expected-2.zip');
+  await writeZip(
+    expected,
+    [...later, { name: 'trips.html', data: whole('Boat trips', '<p>On Sundays.</p>') }].map((one) =>
+      one.name === 'moorings.html' ? { ...one, data: String(one.data).replace('<h2> </h2>', '') } : one,
+    ),
+    'Larkmoor',
+  );
+  expect((await download(page)).bytes.equals(await readFile(expected))).toBe(true);
+});
+
 test('a collection is put away, taken out with a word about what goes, and brought back', async ({ page }) => {
   const title = freshTitle('Old leaflets');
   const file = join(folder, 'old.zip');

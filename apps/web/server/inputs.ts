@@ -44,7 +44,12 @@ export const SOURCE = checker({
   required: ['version', 'html'],
   properties: { version: { type: 'integer', minimum: 0 }, html: TEXT },
 });
-export const SHOW = checker({ ...base, required: ['after'], properties: { after: { type: 'integer', minimum: 0 } } });
+const BECAME = ['new', 'as it was', 'changed', 'moved', 'moved and changed', 'back'] as const;
+export const SHOW = checker({
+  ...base,
+  required: ['after'],
+  properties: { after: { type: 'integer', minimum: 0 }, became: { enum: BECAME } },
+});
 const TYPE = { type: 'string', minLength: 1, maxLength: 40 } as const;
 export const ACCEPT = checker({
   ...base,

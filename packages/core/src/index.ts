@@ -101,3 +101,6 @@ export { troubleOfFileName } from './semantics/fileNames.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';
 export { FLOORS, USUAL_THRESHOLDS, type Thresholds } from './rules/types.ts';
+export { carryOver, type Carried, type Step } from './versions/carryOver.ts';
+export { difference } from './versions/difference.ts';
+export { commonIn, matchPages, resemblance, sketchOf, type Matchable, type Sketch } from './versions/matchPages.ts';

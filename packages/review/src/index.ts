@@ -18,7 +18,7 @@ export {
   type Settled,
 } from './judge.ts';
 export { imageUses } from './imageUses.ts';
-export type { ImageUse } from '@inkwell/store';
+export type { Became, ImageUse } from '@inkwell/store';
 export { proof, type Proof } from './proof.ts';
 export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';

@@ -4,6 +4,7 @@ import {
   house,
   ledgerLines,
   ledgerSums,
+  newestVersion,
   placeOf,
   shelfSums,
   snapshot,
@@ -12,11 +13,12 @@ import {
   type LedgerOrder,
   type LedgerWish,
   type Release,
+  type Version,
 } from '@inkwell/store';
 import { unlessAllowed, visibleTo, type Actor } from './actor.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
-import type { Tally } from './tally.ts';
+import { keptTally, type Tally } from './tally.ts';
 
 /** One collection on the shelf: how far its pages are. */
 export interface ShelfRow {
@@ -73,6 +75,8 @@ export interface Ledger {
   title: string;
   kind: Collection['kind'];
   putAway: boolean;
+  /** The version it is at, where it came as a package; what was open before a newer one. */
+  version: { package: number; nth: number; name: string; by: string; at: string; openBefore: Tally | null } | null;
   choice: LedgerChoice;
   /** What the whole choice comes to, all its pages counted. */
   sums: { pages: number; tally: Tally; families: Partial<Record<Family, number>>; hours: number };
@@ -114,12 +118,14 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
     const asked: LedgerWish = { ...choice, after, limit: LEDGER_PAGES };
     const lines = await ledgerLines(at, collection.id, asked, today);
     const sums = await ledgerSums(at, collection.id, asked, today);
+    const version = await newestVersion(at, collection.id);
     const shown = lines.slice(0, LEDGER_PAGES);
     return done({
       slug: collection.slug,
       title: collection.title,
       kind: collection.kind,
       putAway: collection.put_away_at !== null,
+      version: version ? versionView(version) : null,
       choice,
       sums: {
         pages: sums.pages,
@@ -131,6 +137,10 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
       next: lines.length > LEDGER_PAGES ? Buffer.from(JSON.stringify(placeOf(shown.at(-1)!, choice.order))).toString('base64url') : null,
     });
   });
+}
+
+function versionView({ id, nth, name, by, here_at, open_before: open }: Version): Ledger['version'] {
+  return { package: id, nth, name, by, at: here_at.toISOString(), openBefore: keptTally(open) };
 }
 
 function tallyOf({ must, should, consider, questions }: Pick<LedgerLine, 'must' | 'should' | 'consider' | 'questions'>): Tally {

@@ -15,3 +15,10 @@ export function tallyOf(findings: readonly { weight: Weight; outcome: FindingOut
   for (const { weight, outcome, ruled } of findings) tally[outcome === 'cantTell' && ruled !== 'stands' ? 'judge' : weight]++;
   return tally;
 }
+
+/** A tally as it is kept: must, should, consider, questions. */
+export function keptTally(kept: readonly [number, number, number, number] | null): Tally | null {
+  if (kept === null) return null;
+  const [must, should, consider, judge] = kept;
+  return { must, should, consider, judge };
+}

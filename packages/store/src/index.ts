@@ -1,5 +1,5 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
-export type { Answer, Cause, PackageState, Release, Role, Standing, Tables } from './schema.ts';
+export type { Answer, Became, Cause, PackageState, Release, Role, Standing, Tables } from './schema.ts';
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
@@ -34,15 +34,18 @@ export {
 } from './queries/collections.ts';
 export {
   bytesOf,
+  displace,
   fileAt,
   fileByHash,
   filesOf,
   hashOf,
   keepFile,
+  keepFiles,
   keepStream,
   placeFileAlsoAt,
   placeFiles,
   placeKept,
+  type KeptAt,
   type NewFile,
   type StoredFile,
 } from './queries/files.ts';
@@ -55,6 +58,7 @@ export {
   dropArrivals,
   dropPackage,
   endArrival,
+  isRenewing,
   learnArrivals,
   leaveOut,
   lockPackage,
@@ -67,6 +71,7 @@ export {
   packagesOnTheirWay,
   packageTexts,
   packageTypes,
+  readAnew,
   refusePackage,
   retypePages,
   setPackageJob,
@@ -74,12 +79,28 @@ export {
   takeArrival,
   writeFound,
   type Arrival,
+  type Arriving,
   type FoundIn,
   type LoosePage,
   type Package,
   type PackagePage,
   type PackageText,
 } from './queries/packages.ts';
+export {
+  addNewerTexts,
+  baseTexts,
+  becameWhat,
+  goneWith,
+  knownPages,
+  madeSince,
+  newestVersion,
+  renewPlaces,
+  setBase,
+  writeGone,
+  type GonePage,
+  type KnownPage,
+  type Version,
+} from './queries/versions.ts';
 export {
   addPage,
   addRevision,

@@ -15,6 +15,7 @@ export interface Tables {
   collections: Collections;
   packages: Packages;
   package_pages: PackagePages;
+  package_gone: PackageGone;
   arrivals: Arrivals;
   pages: Pages;
   page_status: PageStatusRow;
@@ -179,7 +180,17 @@ export interface Packages {
   job_id: string | null;
   made_by: string;
   made_at: Made;
+  /** The collection it is a newer version of; null for one of its own. */
+  renews: ColumnType<number | null, number | null | undefined, number | null>;
+  /** The newest package of that collection when this one was read: it was compared with that. */
+  read_over: ColumnType<number | null, number | null | undefined, number | null>;
+  here_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  /** What was open in that collection before: must, should, consider, questions. */
+  open_before: JSONColumnType<[number, number, number, number]> | null;
 }
+
+/** What became of a page in a newer version. */
+export type Became = 'new' | 'as it was' | 'changed' | 'moved' | 'moved and changed' | 'back';
 
 /** What a package was found to hold, in reading order. */
 export interface PackagePages {
@@ -195,6 +206,16 @@ export interface PackagePages {
   /** Whether a manifest names it; null where there is none. */
   listed: boolean | null;
   refs: JSONColumnType<Reference[]>;
+  text_sha256: string | null;
+  /** In a newer version the page it is, and what became of that. */
+  page_id: number | null;
+  became: ColumnType<Became, Became | undefined, Became>;
+}
+
+/** Pages that a newer version no longer holds. */
+export interface PackageGone {
+  package_id: number;
+  page_id: number;
 }
 
 /** The text of a page that has not been examined yet. */
@@ -230,12 +251,17 @@ export interface Pages {
   /** Where it lies in the package it came in: the entry, and the element of an XML entry; null for one that came alone. */
   entry: ColumnType<string | null, string | null | undefined, string | null>;
   inside: ColumnType<string | null, string | null | undefined, string | null>;
+  /** The revision that is its text as it came in the newest package. */
+  base: ColumnType<number, number | undefined, number>;
+  /** Since when the newest package no longer holds it. */
+  gone_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }
 
 /** A page's state in one narrow row, written with whatever changes it. */
 export interface PageStatusRow {
   page_id: number;
-  collection_id: number;
+  /** Null for a page that stands in no ledger: it has gone, or was not examined yet. */
+  collection_id: number | null;
   bar_id: number;
   must: number;
   should: number;

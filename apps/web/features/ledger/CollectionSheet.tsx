@@ -3,7 +3,7 @@ import type { Problem, Removable } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { Button } from '@/ui/Button';
+import { Button, ButtonLink } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
@@ -59,6 +59,13 @@ export function CollectionSheet({ slug, title, putAway }: { slug: string; title:
             {putAway ? 'Take it back to the shelf' : 'Put it away'}
           </Button>
         </Row>
+        <Part>
+          <h3>A newer version</h3>
+          <p>From the same course, site or book, as it is now. You see what became of each page first.</p>
+          <Row>
+            <ButtonLink href={`/bring-in?newer=${encodeURIComponent(slug)}`}>Bring in a newer version</ButtonLink>
+          </Row>
+        </Part>
         <Part>
           <h3>Take it out</h3>
           {going === null ? (

@@ -10,6 +10,7 @@ import { Pick } from '@/ui/Field';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
+import { When } from '@/ui/When';
 import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
 import { CollectionSheet } from './CollectionSheet';
@@ -96,6 +97,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         <div>
           <h1>{ledger.title}</h1>
           <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, about ${sums.hours.toLocaleString('en')} h of work`}</p>
+          {ledger.version && <VersionLine version={ledger.version} />}
         </div>
         <Acts>
           <CollectionSheet slug={ledger.slug} title={ledger.title} putAway={ledger.putAway} />
@@ -140,6 +142,17 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         </More>
       )}
     </Main>
+  );
+}
+
+/** The version it is at, and what was open before a newer one. */
+function VersionLine({ version: { package: id, nth, name, by, at, openBefore } }: { version: NonNullable<Ledger['version']> }) {
+  return (
+    <p>
+      {nth > 1 ? `Version ${nth}, ` : 'From '}
+      <Link href={`/bring-in/${id}`}>{name}</Link>, brought in by {by} <When at={at} />
+      {openBefore && `; before it ${tallyWords(openBefore)}`}
+    </p>
   );
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import type { PackageView, Problem } from '@inkwell/review';
+import type { Became, PackageView, Problem } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -10,7 +10,7 @@ import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
-import { counted } from '@/ui/words';
+import { counted, tallyWords } from '@/ui/words';
 
 const Line = styled(ProgressLine)`
   margin-top: 1.25rem;
@@ -28,6 +28,9 @@ const Troubles = styled.details`
     overflow-wrap: anywhere;
   }
 `;
+const Choice = styled(Row)`
+  margin-top: 1.25rem;
+`;
 const Small = styled.span`
   display: block;
   color: var(--quiet);
@@ -35,6 +38,17 @@ const Small = styled.span`
   font-weight: 400;
   overflow-wrap: anywhere;
 `;
+
+/** What became of pages in a newer version, in the order a reviewer looks at it. */
+const BECAME: readonly { value: Became; label: string }[] = [
+  { value: 'changed', label: 'changed' },
+  { value: 'moved and changed', label: 'moved and changed' },
+  { value: 'new', label: 'new' },
+  { value: 'back', label: 'came back' },
+  { value: 'moved', label: 'moved' },
+  { value: 'as it was', label: 'as it was' },
+];
+const BECAME_WORDS = new Map(BECAME.map(({ value, label }) => [value, label]));
 
 const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
 const TYPES = ['lesson', 'assignment', 'announcement', 'article', 'chapter', 'discussion', 'question', 'page'];
@@ -63,6 +77,7 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
     <Main id="content">
       <h1>{view.title || view.name}</h1>
       <p>{headline(view)}</p>
+      {view.newer && <WhatBecame newer={view.newer} />}
       {state === 'waiting' && (
         <Line role="status">
           Reading what it holds …<Button onPress={() => void dismiss()}>Send it away</Button>
@@ -82,7 +97,7 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
       {state === 'arriving' && <Arriving view={view} onCancel={() => void dismiss()} />}
       {state === 'here' && view.collection && (
         <Line role="status">
-          All its pages are here and audited.
+          {view.newer ? 'It is the version the collection is at.' : 'All its pages are here and audited.'}
           <ButtonLink $look="main" href={`/collections/${view.collection}`}>
             Open its ledger
           </ButtonLink>
@@ -131,21 +146,30 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
   };
   return (
     <Panel>
-      <TextBox label="Title of the collection" value={title} onChange={setTitle} />
-      <Row role="group" aria-label="Content types">
-        {view.types.map(({ type, many }) => (
-          <Pick
-            key={type}
-            label={`${counted(many, 'page')} taken for`}
-            value={types[type] ?? type}
-            onChange={(chosen) => setTypes({ ...types, [type]: chosen })}
-            options={[...new Set([type, ...TYPES])].map((value) => ({ value, label: value }))}
-          />
-        ))}
-      </Row>
+      {view.newer ? (
+        <p>
+          Pages that are as they were stay untouched. What was mended here is made again on those that changed, as a revision of its own,
+          where the author did not change the same place.
+        </p>
+      ) : (
+        <TextBox label="Title of the collection" value={title} onChange={setTitle} />
+      )}
+      {!view.newer && (
+        <Row role="group" aria-label="Content types">
+          {view.types.map(({ type, many }) => (
+            <Pick
+              key={type}
+              label={`${counted(many, 'page')} taken for`}
+              value={types[type] ?? type}
+              onChange={(chosen) => setTypes({ ...types, [type]: chosen })}
+              options={[...new Set([type, ...TYPES])].map((value) => ({ value, label: value }))}
+            />
+          ))}
+        </Row>
+      )}
       <Row>
         <Button $look="main" isDisabled={busy || title.trim() === ''} onPress={() => void accept()}>
-          {busy ? 'Bringing it in …' : `Bring in ${counted(view.pages, 'page')}`}
+          {busy ? 'Bringing it in …' : view.newer ? 'Bring in the newer version' : `Bring in ${counted(view.pages, 'page')}`}
         </Button>
         <Button onPress={onDismiss}>Send it away</Button>
       </Row>
@@ -163,7 +187,7 @@ function Arriving({ view, onCancel }: { view: PackageView; onCancel(): void }) {
       </label>
       <progress id="arriving" value={progress?.done ?? 0} max={Math.max(1, pages)} />
       {left !== null && <span>{`about ${left} s left`}</span>}
-      <Button onPress={onCancel}>Cancel, and take out what has come</Button>
+      {!view.newer && <Button onPress={onCancel}>Cancel, and take out what has come</Button>}
     </Line>
   );
 }
@@ -178,15 +202,71 @@ function useSecondsLeft(done: number, total: number): number | null {
   return Math.ceil(((total - done) * (Date.now() - first.at)) / (done - first.done) / 1_000);
 }
 
-function Pages({ view }: { view: PackageView }) {
-  const [pages, setPages] = useState({ shown: view.shown, next: view.next });
-  useEffect(() => setPages({ shown: view.shown, next: view.next }), [view.shown, view.next]);
-  const more = async () => {
-    const sent = await send<PackageView>(`/api/packages/${view.id}/show`, { after: pages.next });
-    if (sent.ok) setPages({ shown: [...pages.shown, ...sent.value.shown], next: sent.value.next });
-  };
+/** How many pages of a newer version became what, those that went with their names. */
+function WhatBecame({ newer: { became, gone, openBefore } }: { newer: NonNullable<PackageView['newer']> }) {
+  const parts = BECAME.filter(({ value }) => became[value]).map(({ value, label }) => `${became[value]} ${label}`);
+  const went = became.gone ?? 0;
   return (
     <>
+      <p>{[...parts, went > 0 && `${went} no longer there`].filter(Boolean).join(', ') || 'Nothing has been compared yet'}</p>
+      {openBefore && <p>{`Before it came there was open: ${tallyWords(openBefore)}.`}</p>}
+      {gone.length > 0 && (
+        <Troubles open={gone.length <= 5}>
+          <summary>{`${counted(went, 'page is', 'pages are')} not in it`}</summary>
+          <ul>
+            {gone.map(({ slug, title, address }) => (
+              <li key={slug}>
+                {title} <Small as="span">{address}</Small>
+              </li>
+            ))}
+          </ul>
+          <p>They leave the ledger with all that was decided on them, and are the same pages again when a later version has them.</p>
+        </Troubles>
+      )}
+    </>
+  );
+}
+
+function usePages(view: PackageView) {
+  const [became, setBecame] = useState<Became | undefined>(undefined);
+  const [pages, setPages] = useState({ shown: view.shown, next: view.next });
+  useEffect(() => {
+    if (became === undefined) setPages({ shown: view.shown, next: view.next });
+  }, [view.shown, view.next, became]);
+  const ask = async (wish: { after: number; became?: Became }, before: PackageView['shown']) => {
+    const sent = await send<PackageView>(`/api/packages/${view.id}/show`, wish);
+    if (sent.ok) setPages({ shown: [...before, ...sent.value.shown], next: sent.value.next });
+  };
+  const only = became === undefined ? {} : { became };
+  return {
+    pages,
+    became,
+    more: () => ask({ after: pages.next ?? 0, ...only }, pages.shown),
+    choose: (chosen: Became | undefined) => {
+      setBecame(chosen);
+      void ask({ after: 0, ...(chosen === undefined ? {} : { became: chosen }) }, []);
+    },
+  };
+}
+
+function Pages({ view }: { view: PackageView }) {
+  const { pages, became, more, choose } = usePages(view);
+  const counts = view.newer?.became;
+  return (
+    <>
+      {counts && (
+        <Choice>
+          <Pick
+            label="Show"
+            value={became ?? ''}
+            onChange={(value) => choose(BECAME.find((one) => one.value === value)?.value)}
+            options={[
+              { value: '', label: 'all pages' },
+              ...BECAME.filter(({ value }) => counts[value]).map(({ value, label }) => ({ value, label: `${label} (${counts[value]})` })),
+            ]}
+          />
+        </Choice>
+      )}
       <TableFrame tabIndex={0} role="region" aria-label="Pages in reading order">
         <Table>
           <caption>Pages in reading order</caption>
@@ -198,6 +278,7 @@ function Pages({ view }: { view: PackageView }) {
               <th scope="col">Page</th>
               <th scope="col">Taken for</th>
               <th scope="col">Scope</th>
+              {counts && <th scope="col">In this version</th>}
             </tr>
           </thead>
           <tbody>
@@ -210,6 +291,7 @@ function Pages({ view }: { view: PackageView }) {
                 </th>
                 <td>{page.content_type}</td>
                 <td>{page.scope === 'document' ? 'whole page' : 'part of a page'}</td>
+                {counts && <td>{BECAME_WORDS.get(page.became)}</td>}
               </tr>
             ))}
           </tbody>

@@ -54,9 +54,18 @@ export interface WaitingPackage {
 
 type Trouble = Pick<Problem, 'what' | 'why' | 'kept' | 'next'>;
 
-/** Sends a whole site, course or book: as its package, its folder, or several files. Nothing becomes a page before it was shown. */
-export function SendScreen({ waiting }: { waiting: readonly WaitingPackage[] }) {
-  const { sending, problem, send, stop } = useSending();
+/** A collection of which a newer version is brought in. */
+export interface Renewed {
+  slug: string;
+  title: string;
+}
+
+/**
+ * Sends a whole site, course or book, or the newer version of one: as its package, its folder, or several files. Nothing becomes a page
+ * before it was shown.
+ */
+export function SendScreen({ waiting, newerOf }: { waiting: readonly WaitingPackage[]; newerOf: Renewed | null }) {
+  const { sending, problem, send, stop } = useSending(newerOf?.slug ?? null);
   const [over, setOver] = useState(false);
   const drop = async (event: DragEvent) => {
     event.preventDefault();
@@ -65,8 +74,20 @@ export function SendScreen({ waiting }: { waiting: readonly WaitingPackage[] }) 
   };
   return (
     <Main id="content">
-      <h1>Bring in a collection</h1>
-      <p>A whole site, course or book. You see what it holds before anything of it becomes a page.</p>
+      {newerOf ? (
+        <>
+          <h1>{`A newer version of ${newerOf.title}`}</h1>
+          <p>
+            You see what came, changed, moved and went before anything is changed. Answers, exceptions and what was mended here stay where
+            they still fit.
+          </p>
+        </>
+      ) : (
+        <>
+          <h1>Bring in a collection</h1>
+          <p>A whole site, course or book. You see what it holds before anything of it becomes a page.</p>
+        </>
+      )}
       <Place
         $over={over}
         onDragOver={(event) => {
@@ -126,7 +147,7 @@ function folderInput(input: HTMLInputElement | null): void {
   if (input) input.webkitdirectory = true;
 }
 
-function useSending() {
+function useSending(newerOf: string | null) {
   const router = useRouter();
   const [sending, setSending] = useState<{ name: string; share: number } | null>(null);
   const [problem, setProblem] = useState<Trouble | null>(null);
@@ -143,7 +164,7 @@ function useSending() {
       setSending(null);
       return setProblem(UNREADABLE);
     }
-    const sent = await upload(made.name, made.body, (share) => setSending({ name: made.name, share }), control.signal);
+    const sent = await upload({ ...made, newerOf }, (share) => setSending({ name: made.name, share }), control.signal);
     if (sent.ok) return router.push(`/bring-in/${sent.value}`);
     setSending(null);
     if (!control.signal.aborted) setProblem(sent.problem);

@@ -4,7 +4,11 @@ import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { bytesOf, keepStream, writing, type Database, type StoredFile, type Write } from '@inkwell/store';
+import { FILE_BASE_FOLDER } from '@inkwell/core';
+import { readInParts, readPlace, UnreadableEntry, type Collection, type SourceFile } from '@inkwell/formats';
+import { bytesOf, hashOf, keepFiles, keepStream, writing, type Database, type KeptAt, type NewFile, type StoredFile } from '@inkwell/store';
+import type { Services } from '../services.ts';
+import { mediaTypeOf } from './mediaTypes.ts';
 
 const PREFIX = 'inkwell-package-';
 
@@ -40,22 +44,15 @@ function isAlive(pid: number): boolean {
   }
 }
 
-/**
- * Keeps a long file under its hash, never held whole: it is read twice, once for its hash and once for its pieces. `then` is done in the
- * same transaction.
- */
-export async function keepLong(
+/** Keeps a long file under its hash, never held whole: it is read twice, once for its hash and once for its pieces. Gives the hash. */
+async function keepLong(
   db: Database,
   { mediaType, size, parts }: { mediaType: string; size: number; parts: () => AsyncIterable<Buffer> },
-  then: (trx: Write, sha256: string) => Promise<void> = () => Promise.resolve(),
 ): Promise<string> {
   const hash = createHash('sha256');
   for await (const part of parts()) hash.update(part);
   const sha256 = hash.digest('hex');
-  await writing(db, async (trx) => {
-    await keepStream(trx, { sha256, mediaType, size }, parts());
-    await then(trx, sha256);
-  });
+  await writing(db, (trx) => keepStream(trx, { sha256, mediaType, size }, parts()));
   return sha256;
 }
 
@@ -68,4 +65,52 @@ export async function keepFromDisk(db: Database, path: string, mediaType: string
 /** Writes a kept file to disk. */
 export async function fetchToDisk(db: Database, file: StoredFile, path: string): Promise<void> {
   await pipeline(bytesOf(db, file), createWriteStream(path));
+}
+
+/** Bytes of files kept in one transaction; a file that is longer is never held whole. */
+const KEPT_TOGETHER = 8_000_000;
+const MOST_TOGETHER = 100;
+
+/** The files of a package that are no pages. */
+export function filesOfPackage({ files, pages }: Collection): SourceFile[] {
+  const whole = new Set(pages.filter((page) => page.inside === null).map((page) => page.path));
+  return files.filter(({ path }) => !whole.has(path));
+}
+
+/** A file at its place, and in a course at the place its pages call it by, where that is another. */
+export function placesOf({ path }: { path: string }, { kind, files }: Collection): string[] {
+  const elsewhere = kind === 'course' && !files.some((file) => file.path.startsWith(`${FILE_BASE_FOLDER}/`));
+  return elsewhere ? [path, `${FILE_BASE_FOLDER}/${path}`] : [path];
+}
+
+/**
+ * Keeps the files of a package, and says where each is to lie. What cannot be read is left out: pages that show it say that it is missing.
+ */
+export async function keepAll(services: Services, collection: Collection): Promise<KeptAt[]> {
+  const kept: KeptAt[] = [];
+  let [together, bytes]: [NewFile[], number] = [[], 0];
+  const keep = async () => {
+    if (together.length > 0) await writing(services.db, (trx) => keepFiles(trx, together));
+    [together, bytes] = [[], 0];
+  };
+  for (const file of filesOfPackage(collection)) {
+    const mediaType = mediaTypeOf(file.path);
+    try {
+      let sha256: string;
+      if (file.size > KEPT_TOGETHER)
+        sha256 = await keepLong(services.db, { mediaType, size: file.size, parts: () => readInParts(file.place) });
+      else {
+        const content = await readPlace(file.place, KEPT_TOGETHER);
+        sha256 = hashOf(content);
+        together.push({ path: file.path, mediaType, bytes: content });
+        bytes += content.length;
+      }
+      kept.push(...placesOf(file, collection).map((path) => ({ path, sha256 })));
+    } catch (error) {
+      if (!(error instanceof UnreadableEntry)) throw error;
+    }
+    if (bytes >= KEPT_TOGETHER || together.length >= MOST_TOGETHER) await keep();
+  }
+  await keep();
+  return kept;
 }

@@ -1,9 +1,8 @@
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'kysely';
-import { dropCollection } from '@inkwell/store';
 import { decodeHtml, limitsFrom, readPlace, zipSource } from '@inkwell/formats';
 import { writeZip, type Packed } from '../../../formats/src/testing/zips.ts';
 import {
@@ -19,25 +18,17 @@ import {
   readPackage,
   receivePackage,
   saveSource,
-  sendOut,
   shelf,
   showPackage,
   unpackPackage,
-  type PackageView,
   type Services,
 } from '../index.ts';
 import { bench, INES, RUTH } from '../testing/bench.ts';
+import { document, packageBench } from '../testing/packages.ts';
 
-const { services, db, look, SLUG, page } = bench();
-const folder = mkdtempSync(join(tmpdir(), 'inkwell-review-'));
-const made: number[] = [];
-afterAll(() => rmSync(folder, { recursive: true }));
-afterEach(async () => {
-  for (const id of made.splice(0)) await dropCollection(db(), id);
-});
-
-const document = (title: string, body: string) =>
-  `<html lang="en"><head><title>${title}</title></head><body><main><h1>${title}</h1><p>The cut is open.</p>${body}</main></body></html>`;
+const ground = bench();
+const { services, db, look, SLUG, page } = ground;
+const { folder, made, sent, shown, arrivals, arrived, out } = packageBench(ground);
 
 const SITE: Packed[] = [
   { name: 'index.html', data: document('Larkmoor Canal', '<p><a href="locks.html#deep">Deep locks</a> <img src="heron.png"></p>') },
@@ -48,45 +39,6 @@ const SITE: Packed[] = [
 const TOPIC = '<topic><text texttype="text/html">&lt;p&gt;Hello&lt;/p&gt;&lt;h3&gt;&lt;/h3&gt;&lt;p&gt;Bye&lt;/p&gt;</text></topic>';
 const MANIFEST =
   '<manifest><organizations><organization><title>Bees</title><item identifierref="t"><title>Say hello</title></item></organization></organizations><resources><resource identifier="t" type="imsdt_xmlv1p1"><file href="t.xml"/></resource></resources></manifest>';
-
-async function sent(name: string, entries: readonly Packed[]): Promise<number> {
-  const file = join(folder, name);
-  await writeZip(file, entries, 'Larkmoor');
-  const received = await receivePackage(services, INES, { name, file });
-  if (!received.ok) throw new Error(received.problem.what);
-  return received.value;
-}
-
-async function shown(id: number): Promise<PackageView> {
-  const view = await showPackage(services, INES, { id, after: 0 });
-  if (!view.ok) throw new Error(view.problem.what);
-  return view.value;
-}
-
-/** The jobs that wait for a package's pages, as a worker would take them. */
-async function arrivals(id: number): Promise<number[][]> {
-  const { rows } = await sql<{ pages: number[] }>`select payload -> 'pages' as pages from jobs where kind = 'examine arrived pages'
-    and (payload ->> 'package')::integer = ${id} order by id`.execute(db());
-  return rows.map(({ pages }) => pages);
-}
-
-/** A package all the way to the shelf; the address of its collection. */
-async function arrived(id: number, types: Record<string, string> = {}): Promise<string> {
-  await readPackage(services, { id, last: false });
-  await acceptIntoShelf(services, INES, { id, title: '', types });
-  await unpackPackage(services, { id, by: INES.id, last: false });
-  for (const pages of await arrivals(id)) await examineArrivals(services, { package: id, pages, by: INES.id, last: false });
-  const row = await db().selectFrom('packages').select('collection_id').where('id', '=', id).executeTakeFirstOrThrow();
-  made.push(row.collection_id!);
-  return (await shown(id)).collection!;
-}
-
-async function out(collection: string): Promise<{ name: string; bytes: Buffer }> {
-  const written = await sendOut(services, RUTH, { collection, folder });
-  if (!written.ok) throw new Error(written.problem.what);
-  const { name, file } = written.value;
-  return { name, bytes: readFileSync(file) };
-}
 
 const slugsOnShelf = async () => {
   const rows = await shelf(services, INES);
@@ -164,7 +116,7 @@ describe('a package', () => {
     await Promise.all([0, 1].map(() => examineArrivals(services, { package: id, pages: jobs[2]!, by: INES.id, last: false })));
     expect(await slugsOnShelf()).toContain('twenty-pages');
     expect((await ledger(services, INES, { collection: 'twenty-pages', choice: { order: 'title' } })).ok).toBe(true);
-    made.push((await db().selectFrom('collections').select('id').where('slug', '=', 'twenty-pages').executeTakeFirstOrThrow()).id);
+    made.add((await db().selectFrom('collections').select('id').where('slug', '=', 'twenty-pages').executeTakeFirstOrThrow()).id);
   });
 
   test('that is sent away half-way leaves nothing', async () => {

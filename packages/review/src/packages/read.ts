@@ -16,9 +16,22 @@ import {
   type Decoded,
   type ZipRefusal,
 } from '@inkwell/formats';
-import { fileByHash, isAway, packageById, refusePackage, writeFound, writing, type FoundIn, type Package } from '@inkwell/store';
+import {
+  fileByHash,
+  hashOf,
+  isAway,
+  packageById,
+  packageOf,
+  refusePackage,
+  writeFound,
+  writeGone,
+  writing,
+  type FoundIn,
+  type Package,
+} from '@inkwell/store';
 import type { Services } from '../services.ts';
 import { fetchToDisk, inScratch } from './files.ts';
+import { comparedWith, type TextsOf } from './versions.ts';
 
 const REFUSALS: Record<ZipRefusal, string> = {
   'not a zip': 'It is no zip archive.',
@@ -94,15 +107,27 @@ async function tellOf(services: Services, found: Package, collection: Collection
   for await (const text of textsOf(collection.pages, collection.troubles)) pages.push(await told(services, collection, text));
   const order = collection.kind === 'site' ? siteOrder(pages, linksOf) : pages;
   if (order.length === 0) return refusePackage(services.db, found.id, 'It holds no page that can be read.');
-  await writing(services.db, (trx) =>
-    writeFound(trx, found.id, {
+  const { renews } = found;
+  const over = renews === null ? undefined : await packageOf(services.db, renews);
+  const compared = renews === null ? { pages: order, gone: [] } : await comparedWith(services, renews, order, textsIn(collection));
+  await writing(services.db, async (trx) => {
+    await writeFound(trx, found.id, {
       kind: collection.kind,
       title: collection.title || order[0]!.title,
       files: collection.files.length,
-      pages: order,
+      pages: compared.pages,
       troubles: collection.troubles.slice(0, MOST_TROUBLES),
-    }),
-  );
+      over: over?.id ?? null,
+    });
+    await writeGone(trx, found.id, compared.gone);
+  });
+}
+
+function textsIn(collection: Collection): TextsOf {
+  return async function* (paths) {
+    const pages = collection.pages.filter(({ path }) => paths.has(path));
+    for await (const { page, html } of textsOf(pages, [])) yield { path: page.path, html };
+  };
 }
 
 /** Refuses a package with its reason, and one that failed however often it was tried: whoever sent it does not wait for ever. */
@@ -134,6 +159,9 @@ async function told(services: Services, { kind }: Collection, { page, html }: Pa
     content_type: contentTypeOf(page.inside, kind),
     listed: page.listed,
     refs: references,
+    text_sha256: hashOf(html),
+    page_id: null,
+    became: 'new',
   };
 }
 

@@ -4,6 +4,7 @@ import * as askedFindings from './002-asked-findings.ts';
 import * as waivers from './003-waivers.ts';
 import * as solidGround from './004-solid-ground.ts';
 import * as packages from './005-packages.ts';
+import * as versions from './006-versions.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -12,4 +13,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '003-waivers': waivers,
   '004-solid-ground': solidGround,
   '005-packages': packages,
+  '006-versions': versions,
 };

@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
+import { sql } from 'kysely';
 import type { Database, Write } from '../database.ts';
+import { rowsFrom } from '../rows.ts';
 
 /** Bytes of one piece of a file. */
 export const PIECE = 262_144;
@@ -16,34 +18,38 @@ export interface NewFile {
 
 /** Keeps a file under the hash of its bytes. The same bytes are kept once. */
 export async function keepFile(trx: Write | Database, mediaType: string, bytes: Uint8Array): Promise<string> {
-  await keepBytes(trx, [{ mediaType, bytes }]);
+  await keepFiles(trx, [{ mediaType, bytes }]);
   return hashOf(bytes);
 }
 
 /** Keeps files and lets each lie at its path in a collection, in place of what lay there. */
 export async function placeFiles(trx: Write | Database, collectionId: number, files: readonly NewFile[]): Promise<void> {
   if (files.length === 0) return;
-  await keepBytes(trx, files);
-  await placeAt(
+  await keepFiles(trx, files);
+  await placeKept(
     trx,
-    files.map(({ path, bytes }) => ({ collection_id: collectionId, path, sha256: hashOf(bytes) })),
+    collectionId,
+    files.map(({ path, bytes }) => ({ path, sha256: hashOf(bytes) })),
   );
 }
 
-/** Lets a file that is kept lie at paths of a collection, in place of what lay there. */
-export async function placeKept(trx: Write | Database, collectionId: number, paths: readonly string[], sha256: string): Promise<void> {
-  await placeAt(
+/** A file that is kept, and where it is to lie. */
+export interface KeptAt {
+  path: string;
+  sha256: string;
+}
+
+/** Lets files that are kept lie at their paths in a collection, in place of what lay there. */
+export async function placeKept(trx: Write | Database, collectionId: number, files: readonly KeptAt[]): Promise<void> {
+  await sql`insert into assets (collection_id, path, sha256) select ${collectionId}::integer, path, sha256
+    from ${rowsFrom(files, 'path text, sha256 text')} on conflict (collection_id, path) do update set sha256 = excluded.sha256`.execute(
     trx,
-    paths.map((path) => ({ collection_id: collectionId, path, sha256 })),
   );
 }
 
-async function placeAt(trx: Write | Database, rows: readonly { collection_id: number; path: string; sha256: string }[]): Promise<void> {
-  await trx
-    .insertInto('assets')
-    .values(rows)
-    .onConflict((on) => on.columns(['collection_id', 'path']).doUpdateSet((eb) => ({ sha256: eb.ref('excluded.sha256') })))
-    .execute();
+/** Takes files away from their paths in a collection. */
+export async function displace(trx: Write, collectionId: number, paths: readonly string[]): Promise<void> {
+  await sql`delete from assets where collection_id = ${collectionId} and path = any(${paths}::text[])`.execute(trx);
 }
 
 /**
@@ -107,7 +113,8 @@ export async function filesOf(db: Database | Write, collectionId: number): Promi
     .execute();
 }
 
-async function keepBytes(trx: Write | Database, files: readonly Omit<NewFile, 'path'>[]): Promise<void> {
+/** Keeps files under the hashes of their bytes, in one statement for those of some megabytes. */
+export async function keepFiles(trx: Write | Database, files: readonly Omit<NewFile, 'path'>[]): Promise<void> {
   const byHash = new Map(files.map((file) => [hashOf(file.bytes), file]));
   const rows = [...byHash].map(([sha256, { mediaType, bytes }]) => ({ sha256, media_type: mediaType, size: bytes.length }));
   const made = await trx

@@ -2,15 +2,18 @@ import { sql, type Selectable } from 'kysely';
 import type { Reference } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
-import type { PackagePages, Packages } from '../schema.ts';
+import type { Became, PackagePages, Packages } from '../schema.ts';
 import { closestBar } from './profiles.ts';
 
 export type Package = Selectable<Packages>;
-export type PackagePage = Omit<Selectable<PackagePages>, 'refs'>;
+export type PackagePage = Omit<Selectable<PackagePages>, 'refs' | 'text_sha256'>;
 /** With what its text refers to. */
 export type PackageText = Selectable<PackagePages>;
 
-export async function addPackage(trx: Write | Database, made: { name: string; sha256: string; made_by: string }): Promise<number> {
+export async function addPackage(
+  trx: Write | Database,
+  made: { name: string; sha256: string; made_by: string; renews?: number | null },
+): Promise<number> {
   const row = await trx
     .insertInto('packages')
     .values({ ...made, troubles: '[]' })
@@ -46,15 +49,21 @@ export interface FoundIn {
   files: number;
   pages: readonly Omit<PackageText, 'package_id' | 'position'>[];
   troubles: readonly { path: string; what: string }[];
+  /** For a newer version: the package it was compared with. */
+  over: number | null;
 }
 
-const FOUND = 'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, refs jsonb';
+const FOUND =
+  'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, refs jsonb, text_sha256 text, ' +
+  'page_id integer, became text';
 
 /** Writes down what a package holds, in place of what was said before. */
 export async function writeFound(trx: Write, id: number, found: FoundIn): Promise<void> {
   await sql`delete from package_pages where package_id = ${id}`.execute(trx);
-  await sql`insert into package_pages (package_id, position, path, entry, inside, title, scope, content_type, listed, refs)
-    select ${id}::integer, row_number() over (), path, entry, inside, title, scope, content_type, listed, refs
+  await sql`insert into package_pages (package_id, position, path, entry, inside, title, scope, content_type, listed, refs,
+      text_sha256, page_id, became)
+    select ${id}::integer, row_number() over (), path, entry, inside, title, scope, content_type, listed, refs,
+        text_sha256, page_id, became
       from ${rowsFrom(found.pages, FOUND)}`.execute(trx);
   await trx
     .updateTable('packages')
@@ -65,24 +74,30 @@ export async function writeFound(trx: Write, id: number, found: FoundIn): Promis
       files: found.files,
       pages: found.pages.length,
       troubles: JSON.stringify(found.troubles),
+      read_over: found.over,
     })
     .where('id', '=', id)
     .execute();
 }
 
-/** Refuses a package; what has come of it so far goes. */
+/** Refuses a package; what has come of it so far goes. A collection it would have renewed stays as it is. */
 export async function refusePackage(db: Database, id: number, problem: string): Promise<void> {
-  await sql`with was as (select collection_id from packages where id = ${id}),
+  await sql`with was as (select collection_id from packages where id = ${id} and renews is null),
       refused as (update packages set state = 'refused', problem = ${problem}, collection_id = null where id = ${id})
     delete from collections where id in (select collection_id from was)`.execute(db);
 }
 
-/** Pages of a package behind a position, in reading order. */
-export function packagePages(db: Database | Write, id: number, after: number, limit: number): Promise<PackagePage[]> {
+/** Pages of a package behind a position, in reading order. `became`: those of a newer version that became this. */
+export function packagePages(
+  db: Database | Write,
+  id: number,
+  { after, became, limit }: { after: number; became?: Became | undefined; limit: number },
+): Promise<PackagePage[]> {
   return db
     .selectFrom('package_pages')
-    .select(['package_id', 'position', 'path', 'entry', 'inside', 'title', 'scope', 'content_type', 'listed'])
+    .select(['package_id', 'position', 'path', 'entry', 'inside', 'title', 'scope', 'content_type', 'listed', 'page_id', 'became'])
     .where('package_id', '=', id)
+    .$if(became !== undefined, (all) => all.where('became', '=', became!))
     .where('position', '>', after)
     .orderBy('position')
     .limit(limit)
@@ -115,8 +130,33 @@ export async function retypePages(trx: Write, id: number, types: Readonly<Record
     where p.package_id = ${id} and p.content_type = rows.was`.execute(trx);
 }
 
-export async function acceptPackage(trx: Write, id: number, collectionId: number): Promise<void> {
-  await trx.updateTable('packages').set({ state: 'arriving', collection_id: collectionId }).where('id', '=', id).execute();
+export async function acceptPackage(
+  trx: Write,
+  id: number,
+  collectionId: number,
+  openBefore: readonly [number, number, number, number] | null = null,
+): Promise<void> {
+  await trx
+    .updateTable('packages')
+    .set({ state: 'arriving', collection_id: collectionId, open_before: openBefore === null ? null : JSON.stringify(openBefore) })
+    .where('id', '=', id)
+    .execute();
+}
+
+/** Has a package read again, in place of what was found in it. */
+export async function readAnew(trx: Write, id: number): Promise<void> {
+  await trx.updateTable('packages').set({ state: 'waiting' }).where('id', '=', id).execute();
+}
+
+/** Whether another newer version of a collection is coming in. */
+export async function isRenewing(trx: Write, collectionId: number): Promise<boolean> {
+  const row = await trx
+    .selectFrom('packages')
+    .select('id')
+    .where('renews', '=', collectionId)
+    .where('state', '=', 'arriving')
+    .executeTakeFirst();
+  return row !== undefined;
 }
 
 /** The address of the collection a package became. */
@@ -151,7 +191,10 @@ export interface Arrival {
 const ARRIVAL =
   'slug text, title text, scope text, content_type text, address text, position integer, entry text, inside text, html text, encoding text, bom boolean';
 
-/** Pages on their way in, with their texts and what they refer to, so that each knows of the others when it is examined. */
+/**
+ * Pages on their way in, with their texts and what they refer to, so that each knows of the others when it is examined. None stands in a
+ * ledger yet.
+ */
 export async function addArrivals(trx: Write, collectionId: number, by: string, pages: readonly Arrival[]): Promise<void> {
   if (pages.length === 0) return;
   const texts = pages.map(({ references: _references, ...page }) => page);
@@ -161,7 +204,7 @@ export async function addArrivals(trx: Write, collectionId: number, by: string, 
         select ${collectionId}::integer, slug, title, scope, content_type, address, position, 0, '[]'::jsonb, ${by}::text, entry, inside
           from rows returning id, address, content_type),
       status as (insert into page_status (page_id, collection_id, bar_id)
-        select id, ${collectionId}::integer, ${closestBar(sql`${collectionId}::integer`, sql`made.content_type`)} from made)
+        select id, null, ${closestBar(sql`${collectionId}::integer`, sql`made.content_type`)} from made)
     insert into arrivals (page_id, html, encoding, bom)
       select made.id, rows.html, rows.encoding, rows.bom from rows join made using (address)`.execute(trx);
   const references = pages.flatMap(({ address, references: own }) => own.map((one) => ({ address, ...one })));
@@ -196,6 +239,8 @@ export interface Arriving {
   address: string;
   scope: 'document' | 'fragment';
   content_type: string;
+  /** 0 for a page that has no revision yet. */
+  head: number;
   html: string;
   encoding: string;
   bom: boolean;
@@ -203,34 +248,40 @@ export interface Arriving {
 
 /** Of some pages those that wait to be examined, with their texts. */
 export async function arrivingAmong(db: Database | Write, pages: readonly number[]): Promise<Arriving[]> {
-  const { rows } = await sql<Arriving>`select a.page_id, p.collection_id, p.title, p.address, p.scope, p.content_type, a.html, a.encoding,
-    a.bom from arrivals a join pages p on p.id = a.page_id where a.page_id = any(${pages}::integer[]) order by p.position`.execute(db);
+  const { rows } = await sql<Arriving>`select a.page_id, p.collection_id, p.title, p.address, p.scope, p.content_type, p.head, a.html,
+    a.encoding, a.bom from arrivals a join pages p on p.id = a.page_id where a.page_id = any(${pages}::integer[]) order by p.position`.execute(
+    db,
+  );
   return rows;
 }
 
-/** Takes a page's waiting text; false when another worker has taken it. */
+/** Takes a page's waiting text, and lets the page stand in its ledger; false when another worker has taken it. */
 export async function takeArrival(trx: Write, pageId: number): Promise<boolean> {
-  const result = await trx.deleteFrom('arrivals').where('page_id', '=', pageId).executeTakeFirst();
-  return result.numDeletedRows > 0n;
-}
-
-/** Leaves a page out of what arrives, and says so. */
-export async function leaveOut(trx: Write, id: number, { page_id: page, address }: { page_id: number; address: string }): Promise<void> {
-  await sql`delete from pages where id = ${page}`.execute(trx);
-  const trouble = JSON.stringify([{ path: address, what: 'could not be examined, and was left out' }]);
-  await sql`update packages set troubles = troubles || ${trouble}::jsonb where id = ${id}`.execute(trx);
-}
-
-/** Says that a collection is all here, once none of its pages waits. */
-export async function endArrival(trx: Write, collectionId: number): Promise<boolean> {
-  const { rows } = await sql`with ended as (
-      update collections set arrived_at = now() where id = ${collectionId} and arrived_at is null and not exists (select 1 from arrivals a
-        join pages p on p.id = a.page_id where p.collection_id = ${collectionId}) returning id)
-    update packages set state = 'here' where collection_id in (select id from ended) and state = 'arriving' returning id`.execute(trx);
+  const { rows } = await sql`with taken as (delete from arrivals where page_id = ${pageId} returning page_id)
+    update page_status s set collection_id = p.collection_id from taken join pages p on p.id = taken.page_id
+    where s.page_id = taken.page_id returning s.page_id`.execute(trx);
   return rows.length > 0;
 }
 
-/** What was brought in and is another text now, by entry: the first and the newest text of each page. */
+/** Leaves a page out of what arrives, or as it was before, and says so. */
+export async function leaveOut(trx: Write, id: number, { page_id: page, address, head }: Arriving): Promise<void> {
+  if (head === 0) await sql`delete from pages where id = ${page}`.execute(trx);
+  else await sql`delete from arrivals where page_id = ${page}`.execute(trx);
+  const trouble = JSON.stringify([{ path: address, what: `could not be examined, and was left ${head === 0 ? 'out' : 'as it was'}` }]);
+  await sql`update packages set troubles = troubles || ${trouble}::jsonb where id = ${id}`.execute(trx);
+}
+
+/** Says that a package is all here, once none of its pages waits. Whether this was the moment. */
+export async function endArrival(trx: Write, id: number, collectionId: number): Promise<boolean> {
+  const { rows } = await sql`with ended as (update packages set state = 'here', here_at = now() where id = ${id} and state = 'arriving'
+      and job_id is not null and not exists (select 1 from arrivals a join pages p on p.id = a.page_id
+        where p.collection_id = ${collectionId}) returning collection_id),
+    arrived as (update collections set arrived_at = now() where id in (select collection_id from ended) and arrived_at is null)
+    select 1 from ended`.execute(trx);
+  return rows.length > 0;
+}
+
+/** What was brought in and is another text now, by entry: each page's text as it came, and the newest one. */
 export interface MendedPage {
   entry: string;
   inside: string | null;
@@ -241,16 +292,18 @@ export interface MendedPage {
 /** Entries of a collection's package on whose pages something changed. */
 export async function mendedEntries(db: Database | Write, collectionId: number): Promise<string[]> {
   const { rows } = await sql<{ entry: string }>`select distinct p.entry from pages p
-    join revisions f on f.page_id = p.id and f.number = 1 join revisions h on h.page_id = p.id and h.number = p.head
-    where p.collection_id = ${collectionId} and p.entry is not null and f.text_sha256 <> h.text_sha256`.execute(db);
+    join revisions f on f.page_id = p.id and f.number = p.base join revisions h on h.page_id = p.id and h.number = p.head
+    where p.collection_id = ${collectionId} and p.entry is not null and p.gone_at is null and f.text_sha256 <> h.text_sha256`.execute(db);
   return rows.map((row) => row.entry);
 }
 
 export async function mendedIn(db: Database | Write, collectionId: number, entries: readonly string[]): Promise<MendedPage[]> {
   const { rows } = await sql<MendedPage>`select p.entry, p.inside, ft.html as before, ht.html as after from pages p
-    join revisions f on f.page_id = p.id and f.number = 1 join revisions h on h.page_id = p.id and h.number = p.head
+    join revisions f on f.page_id = p.id and f.number = p.base join revisions h on h.page_id = p.id and h.number = p.head
     join texts ft on ft.sha256 = f.text_sha256 join texts ht on ht.sha256 = h.text_sha256
-    where p.collection_id = ${collectionId} and p.entry = any(${entries}::text[]) and f.text_sha256 <> h.text_sha256`.execute(db);
+    where p.collection_id = ${collectionId} and p.gone_at is null and p.entry = any(${entries}::text[]) and f.text_sha256 <> h.text_sha256`.execute(
+    db,
+  );
   return rows;
 }
 
@@ -269,7 +322,15 @@ export async function loosePages(db: Database | Write, collectionId: number): Pr
   return rows;
 }
 
-/** The package a collection came in, with its file. */
+/** The newest package a collection came in, with its file. */
 export async function packageOf(db: Database | Write, collectionId: number): Promise<Package | undefined> {
-  return db.selectFrom('packages').selectAll().where('collection_id', '=', collectionId).where('state', '=', 'here').executeTakeFirst();
+  return db
+    .selectFrom('packages')
+    .selectAll()
+    .where('collection_id', '=', collectionId)
+    .where('state', '=', 'here')
+    .orderBy('here_at', 'desc')
+    .orderBy('id', 'desc')
+    .limit(1)
+    .executeTakeFirst();
 }

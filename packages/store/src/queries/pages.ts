@@ -281,10 +281,10 @@ export async function pagesBeside(
   page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>,
 ): Promise<{ before: PageLink | null; after: PageLink | null }> {
   const { rows } = await sql<PageLink & { way: 'before' | 'after' }>`
-    (select 'before' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) < (${page.position},
+    (select 'before' as way, slug, title from pages where collection_id = ${page.collection_id} and gone_at is null and (position, id) < (${page.position},
       ${page.id}) order by position desc, id desc limit 1)
     union all
-    (select 'after' as way, slug, title from pages where collection_id = ${page.collection_id} and (position, id) > (${page.position},
+    (select 'after' as way, slug, title from pages where collection_id = ${page.collection_id} and gone_at is null and (position, id) > (${page.position},
       ${page.id}) order by position, id limit 1)`.execute(db);
   const link = (way: string) => rows.filter((row) => row.way === way).map(({ slug, title }) => ({ slug, title }))[0] ?? null;
   return { before: link('before'), after: link('after') };

@@ -52,9 +52,9 @@ export async function named(
   const wanted = rowsFrom(anchors, 'target text, fragment text');
   const { rows } = await sql<Named>`select
     (select coalesce(jsonb_agg(jsonb_build_object('address', address, 'title', title) order by address), '[]') from pages
-      where collection_id = ${page.collection_id} and id <> ${page.id} and (address = any(${paths}::text[]) or (title = ${page.title}
+      where collection_id = ${page.collection_id} and gone_at is null and id <> ${page.id} and (address = any(${paths}::text[]) or (title = ${page.title}
         and id in (select id from pages where collection_id = ${page.collection_id} and title = ${page.title}
-        and id <> ${page.id} order by id limit 5)))) as pages,
+        and id <> ${page.id} and gone_at is null order by id limit 5)))) as pages,
     (select coalesce(jsonb_agg(path order by path), '[]') from assets where collection_id = ${page.collection_id}
       and path = any(${paths}::text[])) as files,
     (select coalesce(jsonb_agg(distinct jsonb_build_object('address', r.target, 'name', r.fragment)), '[]') from ${wanted}
@@ -107,7 +107,8 @@ export async function pagesNaming(
       and r.target = w.target`,
     );
   if (what.titles?.length)
-    parts.push(sql`select id as page_id from pages where collection_id = ${collectionId} and title = any(${what.titles}::text[])`);
+    parts.push(sql`select id as page_id from pages where collection_id = ${collectionId} and gone_at is null
+      and title = any(${what.titles}::text[])`);
   if (parts.length === 0) return [];
   const { rows } = await sql<{
     page_id: number;

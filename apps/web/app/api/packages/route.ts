@@ -10,17 +10,22 @@ import { services } from '@/server/services';
 
 class TooLarge extends Error {}
 
-/** Takes a whole package in, as its very bytes; its name is in the address. Answers with its number. */
+/**
+ * Takes a whole package in, as its very bytes; in the address are its name and the collection it is a newer version of. Answers with its
+ * number.
+ */
 export async function POST(request: Request): Promise<Response> {
   const barred = fromElsewhere(request);
   if (barred) return barred;
-  const name = (new URL(request.url).searchParams.get('name') ?? '').replace(/^.*[/\\]/, '').slice(0, 200) || 'package.zip';
+  const { searchParams } = new URL(request.url);
+  const newerOf = searchParams.get('newer') ?? undefined;
+  const name = (searchParams.get('name') ?? '').replace(/^.*[/\\]/, '').slice(0, 200) || 'package.zip';
   try {
     return await inScratch(async (folder) => {
       const file = join(folder, 'sent');
       if (request.body) await pipeline(Readable.fromWeb(request.body as never), within(LARGEST_PACKAGE), createWriteStream(file));
       else await pipeline(Readable.from([]), createWriteStream(file));
-      const result = await receivePackage(await services(), await currentActor(), { name, file });
+      const result = await receivePackage(await services(), await currentActor(), { name, file, newerOf });
       return result.ok ? Response.json(result) : problemResponse(result.problem);
     });
   } catch (error) {

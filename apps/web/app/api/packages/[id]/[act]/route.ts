@@ -7,7 +7,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const { id: written, act } = await params;
   const id = Number(written);
   if (Number.isSafeInteger(id)) {
-    if (act === 'show') return answer(request, SHOW, (services, actor, { after }) => showPackage(services, actor, { id, after }));
+    if (act === 'show') return answer(request, SHOW, (services, actor, wish) => showPackage(services, actor, { id, ...wish }));
     if (act === 'accept') return answer(request, ACCEPT, (services, actor, wish) => acceptIntoShelf(services, actor, { id, ...wish }));
     if (act === 'dismiss') return answer(request, NOTHING, (services, actor) => dismissPackage(services, actor, { id }));
   }
