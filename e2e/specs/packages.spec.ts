@@ -111,6 +111,38 @@ test('a newer version shows what became of each page, keeps what was mended here
   expect((await download(page)).bytes.equals(await readFile(expected))).toBe(true);
 });
 
+test('one slip in a header of many pages is told once, fixed on all of them from one, and taken back', async ({ page }) => {
+  const title = freshTitle('One header');
+  const header = '<header><a href="index.html"><img src="img/lock.png"></a><p>Larkmoor Canal Trust, open all the year</p></header>';
+  const pages = ['index', 'weir', 'wharf', 'basin'].map((name) => ({
+    name: `${name}.html`,
+    data: whole(name === 'index' ? title : name, `<p>All about the ${name}.</p>`).replace('<body>', `<body>${header}`),
+  }));
+  const file = join(folder, 'header.zip');
+  await writeZip(file, [...pages, { name: 'img/lock.png', data: Buffer.from([0x89, 0x50, 0x4e, 0x47]), stored: true }], 'Larkmoor');
+  await send(page, file);
+  await accept(page);
+  await page.getByRole('link', { name: 'One slip, many pages' }).click();
+  const row = page.getByRole('row').filter({ hasText: 'in the header' }).filter({ hasText: 'Must' });
+  await expect(row.getByRole('cell', { name: '4', exact: true })).toBeVisible();
+  await row.getByRole('link').click();
+  await expect(page.getByText('The same slip stands in an equal piece on 3 other pages.')).toBeVisible();
+  await page.getByLabel('What would a reader look at?').fill('Larkmoor Canal Trust, to the first page');
+  await page.getByRole('button', { name: 'On all 4 pages…', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: /^On many pages/ });
+  await sheet.getByText('wharf', { exact: true }).click();
+  await sheet.getByRole('button', { name: 'Fix it on 3 pages' }).click();
+  await expect(sheet.getByText('Done on 3 pages.')).toBeVisible({ timeout: 30_000 });
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText('The same slip stands in an equal piece')).toHaveCount(0);
+  await page.getByRole('link', { name: title, exact: true }).click();
+  await page.getByRole('link', { name: 'One slip, many pages' }).click();
+  await page.getByRole('button', { name: 'Take it back on 3 pages' }).click();
+  await expect(page.getByText('Taken back: 3 pages are as before.')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('link', { name: title, exact: true }).click();
+  expect((await download(page)).bytes.equals(await readFile(file))).toBe(true);
+});
+
 test('a collection is put away, taken out with a word about what goes, and brought back', async ({ page }) => {
   const title = freshTitle('Old leaflets');
   const file = join(folder, 'old.zip');

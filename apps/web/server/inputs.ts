@@ -127,6 +127,18 @@ export const ELSEWHERE = checker({
   properties: { ...ON_FINDING, elsewhere: { type: 'boolean' } },
 });
 export const ON_ONE = checker({ ...base, required: ['version', 'findingId'], properties: ON_FINDING });
+export const ON_SLIP = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
+export const STROKE = checker({
+  ...base,
+  required: ['findingId', 'act', 'pages'],
+  properties: {
+    findingId: ID,
+    act: { enum: ['fix', 'elsewhere', 'no problem'] },
+    remedy: { enum: REMEDY_NAMES },
+    inputs: { type: 'object', additionalProperties: SHORT },
+    pages: { type: 'array', minItems: 1, maxItems: 5_000, items: ID },
+  },
+});
 export const IMAGE = checker({ ...base, required: ['image'], properties: { image: { type: 'string', minLength: 1, maxLength: 2_000 } } });
 export const COMPARE = checker({ ...base, required: ['from', 'to'], properties: { from: ID, to: ID } });
 export const SPENT = checker({

@@ -7,8 +7,12 @@ import {
   END_EXCEPTIONS,
   endExceptions,
   examineArrivals,
+  makeStroke,
   READ_PACKAGE,
   readPackage,
+  STROKE,
+  STROKE_BACK,
+  takeStrokeBackOn,
   THE_SYSTEM,
   UNPACK,
   unpackPackage,
@@ -37,6 +41,8 @@ export function handlers(services: Services): Record<string, Handler> {
         by,
         last: attempts >= MOST_ATTEMPTS,
       }),
+    [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
+    [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     async [CLEAR_OUT]() {
       await clearOut(services, THE_SYSTEM);
     },

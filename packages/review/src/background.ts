@@ -17,7 +17,7 @@ import { cancelJob, enqueueUnder, jobById, runningOf, wasCancelled, type Job } f
 import { may, unlessAllowed, type Actor } from './actor.ts';
 import { decide } from './decide.ts';
 import { inputsOf, seenAt } from './examine.ts';
-import { AUDIT_ALL, auditJob } from './jobs.ts';
+import { AUDIT_ALL, auditJob, STROKES } from './jobs.ts';
 import { done, notFound, type Result } from './problems.ts';
 import { recordAgain } from './record.ts';
 import { dayIn, type Services } from './services.ts';
@@ -116,12 +116,16 @@ export interface Progress {
 
 export async function progress(services: Services, actor: Actor): Promise<Progress[]> {
   if (!may(actor, 'see', 'house')) return [];
-  return (await runningOf(services.db, AUDIT_ALL)).map(({ id, done: so, total }: Job) => ({
-    id,
-    what: 'Auditing pages again',
-    done: so,
-    total,
-  }));
+  const audits = (await runningOf(services.db, AUDIT_ALL)).map((job: Job) => progressOf(job, 'Auditing pages again', job.total));
+  const strokes = (await runningOf(services.db, STROKES)).map((job: Job) =>
+    progressOf(job, String(job.payload.what), Number(job.payload.pages)),
+  );
+  return [...audits, ...strokes];
+}
+
+/** A job may be about several pages. */
+function progressOf({ id, done: so, total }: Job, what: string, pages: number): Progress {
+  return { id, what, done: Math.floor((so * pages) / total), total: pages };
 }
 
 /** Cancels work in the background: what has not begun is left undone. */

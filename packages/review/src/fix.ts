@@ -17,9 +17,9 @@ export interface Fix extends OnPage {
   inputs: Inputs;
 }
 
-const keyOf = ({ rule, at }: StoredFinding): FindingKey => ({ rule, path: at.path, start: at.start });
-const titleOf = (rule: string) => ruleOf(rule)?.title ?? rule;
-const labelOf = (remedy: string) => REMEDIES[remedy as RemedyName].label.toLowerCase();
+export const keyOf = ({ rule, at }: StoredFinding): FindingKey => ({ rule, path: at.path, start: at.start });
+export const titleOf = (rule: string) => ruleOf(rule)?.title ?? rule;
+export const labelOf = (remedy: string) => REMEDIES[remedy as RemedyName].label.toLowerCase();
 
 /** Applies one remedy to one finding: a minimal edit, a new revision, a new audit. */
 export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result<Revised>> {
@@ -45,13 +45,13 @@ export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result
   });
 }
 
-const GONE = { ok: false, gone: true, reason: '' } as const;
+export const GONE = { ok: false, gone: true, reason: '' } as const;
 
 /** Remedies with which a person says what an image shows. */
-const WRITES_DESCRIPTION = new Set(['describe', 'shorten', 'move-to-text', 'title-to-alt', 'from-file-name', 'unify']);
+export const WRITES_DESCRIPTION = new Set(['describe', 'shorten', 'move-to-text', 'title-to-alt', 'from-file-name', 'unify']);
 
 /** The open findings of a page that the house asks for. */
-function openOn(services: Services, { page, bar, findings }: Seen): StoredFinding[] {
+export function openOn(services: Services, { page, bar, findings }: Seen): StoredFinding[] {
   const today = dayIn(page.time_zone, services.now());
   return askedOf(
     findings.filter((finding) => isOpenOn(finding, today)),

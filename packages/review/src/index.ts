@@ -18,7 +18,7 @@ export {
   type Settled,
 } from './judge.ts';
 export { imageUses } from './imageUses.ts';
-export type { Became, ImageUse } from '@inkwell/store';
+export type { Became, ImageUse, PageWithSlip } from '@inkwell/store';
 export { proof, type Proof } from './proof.ts';
 export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';
@@ -51,6 +51,19 @@ export {
   type TakenOut,
 } from './lookAfter.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
-export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, READ_PACKAGE, UNPACK } from './jobs.ts';
+export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, READ_PACKAGE, STROKE, STROKE_BACK, UNPACK } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';
 export type { Tally } from './tally.ts';
+export {
+  makeStroke,
+  repeated,
+  sameSlip,
+  showStroke,
+  strokeOver,
+  takeStrokeBackOn,
+  unmakeStroke,
+  type Repeated,
+  type RepeatedSlip,
+  type StrokeView,
+  type WishedStroke,
+} from './strokes.ts';

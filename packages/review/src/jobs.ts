@@ -5,6 +5,13 @@ export const AUDIT_PAGE = 'audit a page again';
 export const END_EXCEPTIONS = 'end exceptions';
 /** Takes out for good what was taken out long enough ago. */
 export const CLEAR_OUT = 'clear what was taken out';
+/** Does to some pages what is done to one slip on many. */
+export const STROKE = 'act on one slip';
+/** Takes that back on some pages. */
+export const STROKE_BACK = 'take back an act on one slip';
+/** The parents of either. */
+export const STROKES = 'act on one slip everywhere';
+
 /** The parent of a whole shelf's audits. */
 export const AUDIT_ALL = 'audit all again';
 

@@ -14,6 +14,7 @@ import {
   kindIds,
   placesNamed,
   type Bar,
+  type NewFinding,
   type NewOccurrence,
   type NewStanding,
   type OtherKind,
@@ -30,7 +31,7 @@ export interface Tracked {
   ended: string[];
   renamed: OtherName[];
   changed: OtherKind[];
-  fresh: number[];
+  fresh: NewFinding[];
   /** The rule of each new finding, in the same order. */
   freshRules: string[];
   begun: NewOccurrence[];
@@ -119,7 +120,7 @@ class Sightings {
     ended: [] as string[],
     renamed: [] as OtherName[],
     changed: [] as OtherKind[],
-    fresh: [] as number[],
+    fresh: [] as NewFinding[],
     freshRules: [] as string[],
     begun: [] as NewOccurrence[],
   };
@@ -134,11 +135,12 @@ class Sightings {
 
   see(finding: Finding, old: StoredFinding | undefined, kindId: number): void {
     if (!old) {
-      this.result.fresh.push(kindId);
+      this.result.fresh.push({ kind: kindId, slip: finding.slip ?? null });
       this.result.freshRules.push(finding.rule);
       return this.begin(finding, { finding_id: null, fresh: this.result.fresh.length - 1 }, [...placesOf(finding).keys()]);
     }
-    if (old.kindId !== kindId) this.result.changed.push({ id: old.id, kind_id: kindId });
+    if (old.kindId !== kindId || old.slip !== finding.slip)
+      this.result.changed.push({ id: old.id, kind_id: kindId, slip: finding.slip ?? null });
     if (!this.cameBack.has(old)) {
       if (this.goesOn(old, finding)) {
         // The text beside equal findings is part of their names, and of nothing else.

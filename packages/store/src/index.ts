@@ -1,5 +1,5 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
-export type { Answer, Became, Cause, PackageState, Release, Role, Standing, Tables } from './schema.ts';
+export type { Answer, Became, Cause, PackageState, Release, Role, Standing, StrokeAct, Tables } from './schema.ts';
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
@@ -127,8 +127,33 @@ export {
   type SignOff,
   type StoredPage,
 } from './queries/pages.ts';
+export {
+  addStroke,
+  markStrokePage,
+  pagesWithSlip,
+  SEVERAL,
+  setStrokeJob,
+  slipsOver,
+  strokeById,
+  strokeLines,
+  strokePages,
+  takeStrokeBack,
+  type PageWithSlip,
+  type SlipLine,
+  type Stroke,
+  type StrokeLine,
+  type StrokePage,
+} from './queries/slips.ts';
 export { auditOf, findingById, findingsIn, fixedFindings, isOpenOn, OPEN_STANDINGS, type StoredFinding } from './queries/findings.ts';
-export { addAudit, writeSightings, type NewOccurrence, type OtherKind, type OtherName, type Sightings } from './queries/audits.ts';
+export {
+  addAudit,
+  writeSightings,
+  type NewFinding,
+  type NewOccurrence,
+  type OtherKind,
+  type OtherName,
+  type Sightings,
+} from './queries/audits.ts';
 export {
   addException,
   askAbout,

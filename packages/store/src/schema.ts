@@ -25,6 +25,8 @@ export interface Tables {
   texts: Texts;
   revisions: Revisions;
   audits: Audits;
+  strokes: Strokes;
+  stroke_pages: StrokePages;
   findings: Findings;
   occurrences: Occurrences;
   page_references: PageReferences;
@@ -351,6 +353,40 @@ export interface Findings {
   /** The last day of the exception in force: from the day after it is open again, whatever `standing` still says. */
   excepted_until: Day | null;
   first_revision: number;
+  /** Its part of the page and a key that the same slip in an equal piece shares; null where its piece has nothing of its own. */
+  slip: ColumnType<string | null, string | null | undefined, string | null>;
+}
+
+/** What is done to one slip wherever it stands. */
+export type StrokeAct = 'fix' | 'elsewhere' | 'no problem';
+
+/** One act on one slip, on many pages. */
+export interface Strokes {
+  id: Generated<number>;
+  collection_id: number;
+  slip: string;
+  rule: string;
+  act: StrokeAct;
+  remedy: string | null;
+  inputs: JSONColumnType<Record<string, string>>;
+  /** The finding on which it was tried and looked at. */
+  finding_id: number | null;
+  job_id: ColumnType<string | null, string | null | undefined, string | null>;
+  made_by: string;
+  made_at: Made;
+  taken_back_by: ColumnType<string | null, string | null | undefined, string | null>;
+  taken_back_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+}
+
+/** What came of an act on one page: `left` as it was, `stays` although the act was taken back. */
+export interface StrokePages {
+  stroke_id: number;
+  page_id: number;
+  state: 'waiting' | 'done' | 'left' | 'taken back' | 'stays';
+  revision: number | null;
+  findings: number[];
+  /** Why it was left, or stays. */
+  why: string;
 }
 
 /** Where a finding stands, from one audit until, and without, another. A row for each of its places. */

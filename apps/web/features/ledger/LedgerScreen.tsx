@@ -101,6 +101,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         </div>
         <Acts>
           <CollectionSheet slug={ledger.slug} title={ledger.title} putAway={ledger.putAway} />
+          <ButtonLink href={`/collections/${ledger.slug}/repeated`}>One slip, many pages</ButtonLink>
           <DownloadSheet slug={ledger.slug} />
           <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>
             Bring in a page

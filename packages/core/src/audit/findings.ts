@@ -31,6 +31,8 @@ export interface Finding {
   /** What the finding is about, for telling likeness: text or address. */
   subject: string;
   remedies: readonly RemedyName[];
+  /** Its part of the page and a key that the same slip in an equal piece shares, where that was asked for (`slipsOf`). */
+  slip?: string;
 }
 
 export interface Audit {

@@ -13,6 +13,7 @@ import {
   parsePage,
   referencesOf,
   resolveAddress,
+  slipsOf,
   surroundingsFrom,
   titleText,
   withActingRemedies,
@@ -84,11 +85,20 @@ function examined(page: Page, placed: PlacedText): Examined {
   const { engine, findings } = auditPage(page);
   return {
     engine,
-    findings: withActingRemedies(page, findings),
+    findings: withSlips(page, placed.address, withActingRemedies(page, findings)),
     scope: page.scope,
     title: titleOf(page, placed.title),
     references: referencesOf(page, placed.address),
   };
+}
+
+/** Each finding with what the same slip on another page shares with it. */
+function withSlips(page: Page, address: string, findings: readonly Finding[]): Finding[] {
+  const slips = slipsOf(page, address, findings);
+  return findings.map((finding, nth) => {
+    const slip = slips[nth];
+    return slip ? { ...finding, slip: `${slip.part} ${slip.key}` } : finding;
+  });
 }
 
 function changed(placed: PlacedText, html: string, many: number): Changed {

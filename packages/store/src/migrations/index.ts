@@ -5,6 +5,7 @@ import * as waivers from './003-waivers.ts';
 import * as solidGround from './004-solid-ground.ts';
 import * as packages from './005-packages.ts';
 import * as versions from './006-versions.ts';
+import * as slips from './007-slips.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -14,4 +15,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '004-solid-ground': solidGround,
   '005-packages': packages,
   '006-versions': versions,
+  '007-slips': slips,
 };

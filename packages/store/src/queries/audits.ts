@@ -41,6 +41,12 @@ export interface NewOccurrence {
 export interface OtherKind {
   id: number;
   kind_id: number;
+  slip: string | null;
+}
+
+export interface NewFinding {
+  kind: number;
+  slip: string | null;
 }
 
 export interface OtherName {
@@ -57,10 +63,10 @@ export interface Sightings {
   ended: readonly string[];
   /** Occurrences that hold, of findings that are told apart by another name now. */
   renamed: readonly OtherName[];
-  /** Findings that are of another kind than before: weighed otherwise, or with another measure. */
+  /** Findings that are of another kind than before, weighed otherwise or with another measure, or in another piece. */
   changed: readonly OtherKind[];
-  /** Kinds of findings that are new, in order. */
-  fresh: readonly number[];
+  /** Kinds and slips of findings that are new, in order. */
+  fresh: readonly NewFinding[];
   /** Occurrences that hold from now on. */
   begun: readonly NewOccurrence[];
 }
@@ -75,7 +81,7 @@ export async function writeSightings(
     await sql`update occurrences o set fingerprint = rows.fingerprint from ${rowsFrom(renamed, 'id bigint, fingerprint text')}
       where o.id = rows.id`.execute(trx);
   if (changed.length > 0)
-    await sql`update findings f set kind_id = rows.kind_id from ${rowsFrom(changed, 'id integer, kind_id integer')}
+    await sql`update findings f set kind_id = rows.kind_id, slip = rows.slip from ${rowsFrom(changed, 'id integer, kind_id integer, slip text')}
       where f.id = rows.id`.execute(trx);
   const ids = fresh.length === 0 ? [] : await addFindings(trx, pageId, revision, fresh);
   if (begun.length > 0) {
@@ -91,9 +97,10 @@ export async function writeSightings(
   return ids;
 }
 
-async function addFindings(trx: Write, pageId: number, revision: number, kinds: readonly number[]): Promise<number[]> {
-  const { rows } = await sql<{ id: number }>`insert into findings (page_id, kind_id, standing, first_revision)
-    select ${pageId}::integer, kind, 'open', ${revision}::integer from unnest(${kinds}::integer[]) with ordinality as new (kind,
-      nth) order by nth returning id`.execute(trx);
+async function addFindings(trx: Write, pageId: number, revision: number, fresh: readonly NewFinding[]): Promise<number[]> {
+  const [kinds, slips] = [fresh.map(({ kind }) => kind), fresh.map(({ slip }) => slip)];
+  const { rows } = await sql<{ id: number }>`insert into findings (page_id, kind_id, standing, first_revision, slip)
+    select ${pageId}::integer, kind, 'open', ${revision}::integer, slip from unnest(${kinds}::integer[], ${slips}::text[]) with ordinality
+      as new (kind, slip, nth) order by nth returning id`.execute(trx);
   return rows.map((row) => row.id).sort((a, b) => a - b);
 }

@@ -71,9 +71,10 @@ interface Row {
   subject: string;
   fingerprint: string;
   remedies: readonly RemedyName[] | null;
+  slip: string | null;
 }
 
-const COLUMNS = sql`f.id, f.kind_id, f.standing, f.ruled, to_char(f.excepted_until, 'YYYY-MM-DD') as excepted_until, f.first_revision, k.rule, k.family, k.weight, k.outcome, k.criteria,
+const COLUMNS = sql`f.id, f.slip, f.kind_id, f.standing, f.ruled, to_char(f.excepted_until, 'YYYY-MM-DD') as excepted_until, f.first_revision, k.rule, k.family, k.weight, k.outcome, k.criteria,
   o.id as occurrence_id, o.place, o.from_audit, o.path, o.through, o.start_at, o.end_at, o.message, o.message_values, o.subject, o.fingerprint, o.remedies`;
 
 /** The findings of a page in its newest audit, or in an earlier one, in document order. `text`: what that audit was of. */
@@ -186,6 +187,7 @@ function toFinding(rows: readonly Row[], moved: (place: Place, row: Row) => Plac
     ...(own.length > 1 ? { places: own.map((one) => one.at) } : {}),
     fingerprint: row.fingerprint,
     subject: row.subject,
+    ...(row.slip === null ? {} : { slip: row.slip }),
     standing: row.standing,
     ruled: row.ruled,
     exceptedUntil: row.excepted_until,

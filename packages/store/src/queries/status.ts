@@ -3,11 +3,8 @@ import type { Family, FindingOutcome, Verdict, Weight } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Release } from '../schema.ts';
 import type { Collection } from './collections.ts';
+import { OPEN } from './open.ts';
 import { closestBar } from './profiles.ts';
-
-/** Whether finding `f` is open on a day: `isOpenOn` in SQL. */
-const OPEN = (today: string) =>
-  sql`(f.standing in ('open', 'returned') or (f.standing = 'excepted' and f.excepted_until < ${today}::date))`;
 
 /** Families in the order of `page_status.families`. */
 const FAMILIES: readonly Family[] = [

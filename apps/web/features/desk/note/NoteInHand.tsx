@@ -1,16 +1,17 @@
 'use client';
-import { criterionOf } from '@inkwell/core';
+import { criterionOf, REMEDIES } from '@inkwell/core';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
-import { FAMILY_WORDS } from '@/ui/words';
+import { counted, FAMILY_WORDS } from '@/ui/words';
 import { keyOf, pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
 import { AllAlike } from './AllAlike';
 import { ExceptionForm } from './ExceptionForm';
 import { isOpen } from './filter';
+import { OnManyPages, useSameSlip } from './OnManyPages';
 import { RemedyForm } from './RemedyForm';
 import { Ruling } from './Ruling';
 import type { Permissions } from '../StandingLine';
@@ -70,6 +71,15 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
   const finding = useMemo(() => keyOf(note), [note]);
   const [excepting, setExcepting] = useState(false);
+  const pages = useSameSlip(state.desk.pageId, state.desk.version, note);
+  const many = {
+    pageId: state.desk.pageId,
+    collection: state.desk.collection.slug,
+    note,
+    pages,
+    onOpen: actions.dismiss,
+    onDone: () => void actions.lookAgain(),
+  };
   const criterion = criterionOf(note.criteria[0] ?? '');
   return (
     <Section aria-labelledby="note-heading">
@@ -87,6 +97,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         {note.sentence}
       </h2>
       <p>{note.why}</p>
+      {pages.length > 1 && <p>{`The same slip stands in an equal piece on ${counted(pages.length - 1, 'other page')}.`}</p>}
       <Ruling
         note={note}
         disabled={!can.rule || state.busy}
@@ -102,19 +113,27 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         mayChange={can.change}
         onApply={(remedy, inputs) => actions.fix(note, remedy, inputs)}
         onSkip={() => actions.step(1)}
-        besides={(remedy, inputs) => (
-          <AllAlike
-            state={state}
-            note={note}
-            engine={engine}
-            text={text}
-            finding={finding}
-            remedy={remedy}
-            inputs={inputs}
-            mayChange={can.change}
-            onOpen={actions.dismiss}
-            onFix={(chosen, values) => actions.fixAlike(note, chosen, values)}
-          />
+        besides={(remedy, inputs, acts) => (
+          <>
+            <AllAlike
+              state={state}
+              note={note}
+              engine={engine}
+              text={text}
+              finding={finding}
+              remedy={remedy}
+              inputs={inputs}
+              mayChange={can.change}
+              onOpen={actions.dismiss}
+              onFix={(chosen, values) => actions.fixAlike(note, chosen, values)}
+            />
+            <OnManyPages
+              {...many}
+              key={`fix ${note.id}`}
+              stroke={{ act: 'fix', label: REMEDIES[remedy].label, remedy, inputs }}
+              disabled={!can.change || state.busy || !acts}
+            />
+          </>
         )}
       />
       <Aside>
@@ -132,6 +151,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>
           For the theme or host
         </Button>
+        <OnManyPages {...many} key={`theme ${note.id}`} stroke={{ act: 'elsewhere' }} disabled={!can.rule || state.busy} />
       </Aside>
       <ExceptionForm
         open={excepting}

@@ -66,8 +66,8 @@ export interface RemedyFormProps {
   busy: boolean;
   mayChange: boolean;
   applyLabel?: string;
-  /** What is offered besides, for the fix that is chosen. */
-  besides?(remedy: RemedyName, inputs: Inputs): ReactNode;
+  /** What is offered besides, for the fix that is chosen; whether that acts as it is filled in. */
+  besides?(remedy: RemedyName, inputs: Inputs, acts: boolean): ReactNode;
   onApply(remedy: RemedyName, inputs: Inputs): Promise<unknown>;
   onSkip(): void;
   engine: Engine;
@@ -120,7 +120,7 @@ export function RemedyForm({
           </Button>
         )}
         <Button onPress={onSkip}>Skip</Button>
-        {offer && inputs && besides?.(offer.name, inputs)}
+        {offer && inputs && besides?.(offer.name, inputs, preview?.ok === true)}
         {!mayChange && <Quiet>You may look, not change: someone else has to be at the desk.</Quiet>}
       </Actions>
     </Form>

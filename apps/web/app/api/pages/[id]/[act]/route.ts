@@ -11,10 +11,12 @@ import {
   redo,
   restore,
   rule,
+  sameSlip,
   saveSource,
   setElsewhere,
   signOff,
   spendTime,
+  strokeOver,
   takeBackRuling,
   undo,
   type Actor,
@@ -33,11 +35,13 @@ import {
   LET_STAND,
   NOTHING,
   ON_ONE,
+  ON_SLIP,
   RESTORE,
   RULE,
   SOURCE,
   SPENT,
   STEP,
+  STROKE,
   type Checker,
 } from '@/server/inputs';
 
@@ -80,6 +84,8 @@ const ACTS: Record<string, Act> = {
   compare: (request, pageId) =>
     answer(request, COMPARE, (services, actor, input) => compareRevisions(services, actor, { pageId, ...input })),
   'image-uses': (request, pageId) => answer(request, IMAGE, (services, actor, input) => imageUses(services, actor, { pageId, ...input })),
+  'same-slip': (request, pageId) => answer(request, ON_SLIP, (services, actor, input) => sameSlip(services, actor, { pageId, ...input })),
+  stroke: (request, pageId) => answer(request, STROKE, (services, actor, input) => strokeOver(services, actor, { pageId, ...input })),
   time: (request, pageId) => answer(request, SPENT, (services, actor, input) => spendTime(services, actor, { pageId, ...input })),
 };
 

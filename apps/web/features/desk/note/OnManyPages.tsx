@@ -1,0 +1,181 @@
+'use client';
+import type { Inputs, RemedyName } from '@inkwell/core';
+import type { Note, PageWithSlip, Problem, StrokeView } from '@inkwell/review';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { cameOf, isUnderWay } from '@/features/repeated/stroke';
+import { Button } from '@/ui/Button';
+import { Tick } from '@/ui/Field';
+import { Row } from '@/ui/Panel';
+import { send } from '@/ui/send';
+import { Sheet } from '@/ui/Sheet';
+import { counted } from '@/ui/words';
+
+const Pages = styled.div`
+  max-height: min(22rem, 45vh);
+  overflow: auto;
+  border: 1px solid var(--line);
+  padding: 0.4rem 0.75rem;
+  &:focus-visible {
+    outline-offset: -3px;
+  }
+`;
+
+const ASK_MS = 700;
+
+/** What is done to one slip on many pages. */
+export type Stroke = { act: 'fix'; label: string; remedy: RemedyName; inputs: Inputs } | { act: 'elsewhere' };
+
+/** The pages on which the slip of a note stands, its own among them; empty while they are looked for, and where it is on no other. */
+export function useSameSlip(pageId: number, version: number, note: Note): readonly PageWithSlip[] {
+  const [pages, setPages] = useState<{ of: number; pages: PageWithSlip[] }>({ of: 0, pages: [] });
+  const { id, slip } = note;
+  useEffect(() => {
+    if (slip === undefined) return;
+    let wanted = true;
+    void send<PageWithSlip[]>(`/api/pages/${pageId}/same-slip`, { findingId: id }).then((sent) => {
+      if (wanted && sent.ok) setPages({ of: id, pages: sent.value });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [pageId, version, id, slip]);
+  return pages.of === id ? pages.pages : [];
+}
+
+export interface OnManyPagesProps {
+  pageId: number;
+  collection: string;
+  note: Note;
+  stroke: Stroke;
+  pages: readonly PageWithSlip[];
+  disabled: boolean;
+  onOpen(): void;
+  /** Something was done to this page in the background, and whoever did it has seen what came of it. */
+  onDone(): void;
+}
+
+/** Does to a slip on many pages what is about to be done here: which pages, and what came of it, with a way back. */
+export function OnManyPages({ pageId, collection, note, stroke, pages, disabled, onOpen, onDone }: OnManyPagesProps) {
+  const [open, setOpen] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [listed, setListed] = useState(pages);
+  const { made, problem, send: strike, takeBack, forget } = useStroke(pageId);
+  if (pages.length < 2 && !open) return null;
+  const chosen = listed.filter(({ id }) => !left.has(id));
+  // The note goes with what was done to it, and this sheet with the note: the page is read anew when it is closed.
+  const close = () => {
+    setOpen(false);
+    forget();
+    if (made) onDone();
+  };
+  const what = stroke.act === 'fix' ? stroke.label : 'For the theme or host';
+  return (
+    <>
+      <Button
+        $look={stroke.act === 'fix' ? 'plain' : 'quiet'}
+        isDisabled={disabled}
+        onPress={() => {
+          onOpen();
+          setListed(pages);
+          setLeft(new Set());
+          setOpen(true);
+        }}
+      >
+        {stroke.act === 'fix' ? `On all ${pages.length} pages…` : `For the theme, on all ${pages.length} pages…`}
+      </Button>
+      <Sheet title={`On many pages: ${note.title}`} open={open} onClose={close} wide problem={problem}>
+        {made ? (
+          <Made stroke={made} collection={collection} />
+        ) : (
+          <>
+            <p>{`${what}, in the same piece on each of these pages. It is done in the background, page after page, and one word takes all of it back.`}</p>
+            <Pages tabIndex={0} role="region" aria-label="Pages with the same slip">
+              {listed.map(({ id, title }) => (
+                <div key={id}>
+                  <Tick label={title} on={!left.has(id)} onChange={(on) => setLeft(without(left, id, on))} />
+                </div>
+              ))}
+            </Pages>
+          </>
+        )}
+        <Row>
+          {!made && (
+            <Button $look="main" isDisabled={chosen.length === 0} onPress={() => void strike(note, stroke, chosen)}>
+              {stroke.act === 'fix' ? `Fix it on ${counted(chosen.length, 'page')}` : `Tell it apart on ${counted(chosen.length, 'page')}`}
+            </Button>
+          )}
+          {made && !made.taken_back && !isUnderWay(made) && made.done > 0 && <Button onPress={() => void takeBack()}>Take it back</Button>}
+          <Button onPress={close}>{made ? 'Close' : 'Cancel'}</Button>
+        </Row>
+      </Sheet>
+    </>
+  );
+}
+
+function without(left: ReadonlySet<number>, id: number, on: boolean): ReadonlySet<number> {
+  const next = new Set(left);
+  if (on) next.delete(id);
+  else next.add(id);
+  return next;
+}
+
+function Made({ stroke, collection }: { stroke: StrokeView; collection: string }) {
+  const all = stroke.waiting + stroke.done + stroke.returned + stroke.left.length;
+  return (
+    <>
+      <p role="status">{cameOf(stroke)}</p>
+      {isUnderWay(stroke) && <progress aria-label="Pages done" value={all - stroke.waiting} max={all} />}
+      {stroke.left.length > 0 && (
+        <ul>
+          {stroke.left.slice(0, 20).map(({ slug, title, why }) => (
+            <li key={slug}>{`${title}: ${why}`}</li>
+          ))}
+        </ul>
+      )}
+      <p>
+        It can be taken back later too, from <Link href={`/collections/${collection}/repeated`}>One slip, many pages</Link>.
+      </p>
+    </>
+  );
+}
+
+/** Something done to many pages, asked after until it is over. */
+function useStroke(pageId: number) {
+  const [made, setMade] = useState<StrokeView | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const going = made !== null && isUnderWay(made);
+  const id = made?.id;
+  const look = async (stroke: number) => {
+    const shown = await send<StrokeView>(`/api/strokes/${stroke}/show`, {});
+    if (!shown.ok) return setProblem(shown.problem);
+    setMade(shown.value);
+  };
+  useEffect(() => {
+    if (!going || id === undefined) return;
+    const timer = setInterval(() => void look(id), ASK_MS);
+    return () => clearInterval(timer);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked anew only for another stroke, or when one begins or ends
+  }, [going, id]);
+  const told = <T,>(sent: { ok: true; value: T } | { ok: false; problem: Problem }, then: (value: T) => void) => {
+    setProblem(sent.ok ? null : sent.problem);
+    if (sent.ok) then(sent.value);
+  };
+  return {
+    made,
+    problem,
+    async send(note: Note, stroke: Stroke, pages: readonly PageWithSlip[]) {
+      const how = stroke.act === 'fix' ? { remedy: stroke.remedy, inputs: stroke.inputs } : {};
+      const body = { findingId: note.id, act: stroke.act, ...how, pages: pages.map(({ id: page }) => page) };
+      told(await send<{ stroke: number }>(`/api/pages/${pageId}/stroke`, body), ({ stroke: begun }) => void look(begun));
+    },
+    async takeBack() {
+      if (id !== undefined) told(await send<unknown>(`/api/strokes/${id}/take-back`, {}), () => void look(id));
+    },
+    forget() {
+      setMade(null);
+      setProblem(null);
+    },
+  };
+}
