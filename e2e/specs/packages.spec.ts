@@ -1,8 +1,9 @@
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
+import { writeDocx } from '../../packages/formats/src/testing/docx';
 import { writeZip, type Packed } from '../../packages/formats/src/testing/zips';
 import { freshTitle, standing } from '../support/desk';
 
@@ -174,6 +175,48 @@ test('several pages that were chosen together are a site', async ({ page }) => {
   await expect(page).toHaveURL(/\/bring-in$/);
   await page.goto('/');
   await expect(page.getByText(title)).toHaveCount(0);
+});
+
+test('a word-processor document and a page saved as one file come in as sites of one page, images on their own as one that shows them', async ({
+  page,
+}) => {
+  const title = freshTitle('Candles');
+  const image = Buffer.from([0x89, 0x50, 0x4e, 0x47]);
+  const lesson = join(folder, `${title}.docx`);
+  await writeDocx(
+    lesson,
+    [
+      { style: 'heading 1', text: title },
+      { style: 'Normal', text: 'Clean wax burns.' },
+      { image, alt: '' },
+      { style: 'Fancy Box', text: 'Take care.' },
+    ],
+    { title: '', language: 'en-GB' },
+  );
+  await send(page, lesson);
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  await expect(page.getByText('has the style “Fancy Box”, which a page does not have: its text is plain')).toBeVisible();
+  await accept(page);
+  const name = title.toLowerCase().replace(/ /g, '-');
+  const { bytes } = await download(page);
+  for (const part of [`${name}.html`, `${name}-images/image-1.png`, `${title}.docx`]) expect(bytes.includes(part)).toBe(true);
+
+  await page.goto('/proof/larkmoor-canal-trust/index.html');
+  const devtools = await page.context().newCDPSession(page);
+  const { data } = await devtools.send('Page.captureSnapshot', { format: 'mhtml' });
+  const saved = join(folder, 'saved.mhtml');
+  await writeFile(saved, data);
+  await send(page, saved);
+  await expect(page.getByText(/^Site: 1 page in \d+ files/)).toBeVisible();
+
+  const images = join(folder, 'shots.zip');
+  await writeZip(images, [
+    { name: 'DSC1.png', data: image },
+    { name: 'b.png', data: image },
+  ]);
+  await send(page, images);
+  await expect(page.getByRole('heading', { level: 1, name: 'Images of shots' })).toBeVisible();
+  await expect(page.getByText('Site: 1 page in 3 files')).toBeVisible();
 });
 
 test('a package that was cut short, and a file that is none, get a clear word', async ({ page }) => {

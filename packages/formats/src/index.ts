@@ -29,5 +29,9 @@ export {
   type CollectionKind,
   type CollectionPage,
 } from './packages/collection.ts';
+export { UnreadableDocument, type Converted } from './documents/converted.ts';
+export { convertDocx, isDocx } from './documents/docx.ts';
+export { convertMhtml, isMhtml } from './documents/mhtml.ts';
+export { isBareImages, pageOfImages } from './documents/images.ts';
 export { pagesInXml, type Inside } from './packages/insideXml.ts';
 export { mendFile, type MendedText } from './packages/mendFile.ts';

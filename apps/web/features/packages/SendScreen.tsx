@@ -99,17 +99,20 @@ export function SendScreen({ waiting, newerOf }: { waiting: readonly WaitingPack
       >
         <FileLabel>
           A package
-          <small>A zip of a site, a course package (Common Cartridge, Content Package, SCORM), or an EPUB.</small>
+          <small>
+            A zip of a site, a course package (Common Cartridge, Content Package, SCORM), an EPUB, a word-processor document (.docx), or a
+            page that a browser saved as one file (.mhtml).
+          </small>
           <input
             type="file"
-            accept=".zip,.imscc,.epub,application/zip,application/epub+zip"
+            accept=".zip,.imscc,.epub,.docx,.mht,.mhtml,application/zip,application/epub+zip"
             disabled={sending !== null}
             onChange={(event) => void send(chosenIn(event.target.files))}
           />
         </FileLabel>
         <FileLabel>
           A folder
-          <small>All its pages, images and style sheets. You may also drop one here.</small>
+          <small>All its pages, images and style sheets; or images alone, to be named and described. You may also drop one here.</small>
           <input type="file" ref={folderInput} disabled={sending !== null} onChange={(event) => void send(chosenIn(event.target.files))} />
         </FileLabel>
         <FileLabel>

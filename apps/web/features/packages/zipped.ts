@@ -32,7 +32,7 @@ const EARLIEST = Date.UTC(1980, 0, 2);
 export async function asPackage(chosen: readonly Chosen[]): Promise<{ name: string; body: Blob } | null> {
   const [only] = chosen;
   if (!only) return null;
-  if (chosen.length === 1 && /\.(?:zip|imscc|epub)$/i.test(only.file.name)) return { name: only.file.name, body: only.file };
+  if (chosen.length === 1 && /\.(?:zip|imscc|epub|docx|mht|mhtml)$/i.test(only.file.name)) return { name: only.file.name, body: only.file };
   const folder = only.path.includes('/') ? only.path.split('/')[0]! : 'pages';
   return { name: `${folder}.zip`, body: await zipped(chosen) };
 }

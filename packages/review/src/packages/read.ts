@@ -9,6 +9,7 @@ import {
   readPlace,
   RefusedZip,
   siteOrder,
+  UnreadableDocument,
   UnreadableEntry,
   zipSource,
   type Collection,
@@ -30,7 +31,8 @@ import {
   type Package,
 } from '@inkwell/store';
 import type { Services } from '../services.ts';
-import { fetchToDisk, inScratch } from './files.ts';
+import { openSent, type Opened } from './document.ts';
+import { fetchToDisk, inScratch, keepFromDisk } from './files.ts';
 import { comparedWith, type TextsOf } from './versions.ts';
 
 const REFUSALS: Record<ZipRefusal, string> = {
@@ -99,10 +101,18 @@ type Told = FoundIn['pages'][number];
 export async function readPackage(services: Services, wish: { id: number; last: boolean }): Promise<void> {
   const found = await packageById(services.db, wish.id);
   if (found?.state !== 'waiting') return;
-  await orGiveUp(services, found, wish.last, () => withPackage(services, found, (collection) => tellOf(services, found, collection)));
+  await orGiveUp(services, found, wish.last, () =>
+    inScratch(async (folder) => {
+      const file = join(folder, 'package');
+      await fetchToDisk(services.db, (await fileByHash(services.db, found.sha256))!, file);
+      await tellOf(services, found, await openSent(file, found.name, folder));
+    }),
+  );
 }
 
-async function tellOf(services: Services, found: Package, collection: Collection): Promise<void> {
+async function tellOf(services: Services, found: Package, opened: Opened): Promise<void> {
+  const collection = await readCollection(opened.source);
+  collection.troubles.unshift(...opened.troubles);
   const pages: Told[] = [];
   for await (const text of textsOf(collection.pages, collection.troubles)) pages.push(await told(services, collection, text));
   const order = collection.kind === 'site' ? siteOrder(pages, linksOf) : pages;
@@ -110,10 +120,13 @@ async function tellOf(services: Services, found: Package, collection: Collection
   const { renews } = found;
   const over = renews === null ? undefined : await packageOf(services.db, renews);
   const compared = renews === null ? { pages: order, gone: [] } : await comparedWith(services, renews, order, textsIn(collection));
+  const sha256 = opened.made ? await keepFromDisk(services.db, opened.made.file, 'application/zip') : found.sha256;
   await writing(services.db, async (trx) => {
     await writeFound(trx, found.id, {
       kind: collection.kind,
-      title: collection.title || order[0]!.title,
+      title: opened.title || collection.title || order[0]!.title,
+      sha256,
+      name: opened.made?.name ?? found.name,
       files: collection.files.length,
       pages: compared.pages,
       troubles: collection.troubles.slice(0, MOST_TROUBLES),
@@ -135,7 +148,7 @@ export async function orGiveUp(services: Services, { id }: Pick<Package, 'id'>, 
   try {
     await work();
   } catch (error) {
-    const refusal = error instanceof RefusedZip ? REFUSALS[error.reason] : null;
+    const refusal = error instanceof RefusedZip ? REFUSALS[error.reason] : error instanceof UnreadableDocument ? error.message : null;
     if (refusal === null && (!last || isAway(error))) throw error;
     await refusePackage(services.db, id, refusal ?? 'It met a case this server was not made for; the worker’s log has the details.');
     if (refusal === null) throw error;

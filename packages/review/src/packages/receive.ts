@@ -1,4 +1,5 @@
-import { isZip } from '@inkwell/formats';
+import { open } from 'node:fs/promises';
+import { isMhtml, isZip } from '@inkwell/formats';
 import {
   addPackage,
   becameWhat,
@@ -45,11 +46,11 @@ export async function receivePackage(services: Services, actor: Actor, sent: Sen
   if (renewed === undefined || renewed?.arrived_at === null) return notFound('This collection');
   const barred = unlessAllowed(actor, 'bring in', renewed ? { collection: renewed.id } : 'house', 'This collection');
   if (barred) return barred;
-  if (!(await isZip(sent.file)))
+  if (!(await isZip(sent.file)) && !isMhtml(await headOf(sent.file)))
     return refused({
       code: 'bad-page',
       what: 'This file is no package',
-      why: 'A package is a zip of a site, a course package or an EPUB; this begins otherwise, or was cut short.',
+      why: 'A package is a zip of a site, a course package, an EPUB, a word-processor document (.docx) or a page saved as one file (.mhtml); this begins otherwise, or was cut short.',
       kept: 'Nothing was brought in, and nothing already here was touched.',
       next: 'Choose the package itself, or bring one page into a collection.',
     });
@@ -60,6 +61,19 @@ export async function receivePackage(services: Services, actor: Actor, sent: Sen
     return made;
   });
   return done(id);
+}
+
+/** Bytes by which the kind of a file is told. */
+const HEAD = 4_096;
+
+async function headOf(file: string): Promise<Uint8Array> {
+  const handle = await open(file, 'r');
+  try {
+    const { buffer, bytesRead } = await handle.read(Buffer.alloc(HEAD), 0, HEAD, 0);
+    return buffer.subarray(0, bytesRead);
+  } finally {
+    await handle.close();
+  }
 }
 
 export interface PackageView {

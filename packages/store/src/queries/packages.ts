@@ -46,6 +46,9 @@ export function packagesOnTheirWay(db: Database | Write, by: string, limit: numb
 export interface FoundIn {
   kind: NonNullable<Package['kind']>;
   title: string;
+  /** The package that was read, and its name: what was sent, or what was made of it. */
+  sha256: string;
+  name: string;
   files: number;
   pages: readonly Omit<PackageText, 'package_id' | 'position'>[];
   troubles: readonly { path: string; what: string }[];
@@ -71,6 +74,8 @@ export async function writeFound(trx: Write, id: number, found: FoundIn): Promis
       state: 'read',
       kind: found.kind,
       title: found.title,
+      sha256: found.sha256,
+      name: found.name,
       files: found.files,
       pages: found.pages.length,
       troubles: JSON.stringify(found.troubles),

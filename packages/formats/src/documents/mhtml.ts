@@ -1,0 +1,178 @@
+import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
+import type { MimeNode } from '@zone-eu/mailsplit';
+import { applyEdits, parsePage, tidy, titleText, type Edit } from '@inkwell/core';
+import { decodeHtml } from '../html/decode.ts';
+import { pageNameOf, UnreadableDocument, type Converted } from './converted.ts';
+
+/** Whether a file's first bytes are those of a page that a browser saved with all it shows (RFC 2557). */
+export function isMhtml(head: Uint8Array): boolean {
+  const text = Buffer.from(head).toString('latin1');
+  return /^[\w-]+:[^\n]*\r?\n/.test(text) && /^content-type:\s*multipart\/related\b/im.test(text) && /^mime-version:/im.test(text);
+}
+
+interface Part {
+  type: string;
+  charset: string;
+  /** Where it came from. */
+  location: string;
+  id: string;
+  bytes: Buffer;
+}
+
+/**
+ * A page saved from a browser as one file: its page, and beside it the files it shows, each address in it led to its file. What lies behind
+ * links stays where it is.
+ *
+ * @throws UnreadableDocument
+ */
+export async function convertMhtml(bytes: Buffer, fileName: string): Promise<Converted> {
+  const parts = await partsOf(bytes);
+  const root = parts.find(({ type }) => type === 'text/html');
+  if (!root) throw new UnreadableDocument('It holds no page.');
+  const read = decodeHtml(withCharset(root));
+  if (!read.ok) throw new UnreadableDocument('The page in it cannot be read as text.');
+  const name = pageNameOf(fileName);
+  const places = placesFor(
+    parts.filter((part) => part !== root),
+    name,
+  );
+  const html = led(read.text, root.location, places);
+  const page = { path: name, bytes: Buffer.from(html) };
+  const files = [...places.values()].map(({ path, part }) => ({
+    path,
+    bytes: part.type === 'text/css' ? Buffer.from(ledSheet(part, places)) : part.bytes,
+  }));
+  return { title: titleText(parsePage(html)), files: [page, ...unique(files)], troubles: [] };
+}
+
+/** A page whose charset only its part names says it itself from now on, so that what it becomes is read the same way. */
+function withCharset({ bytes, charset }: Part): Buffer {
+  if (charset === '' || /^utf-?8$/i.test(charset)) return Buffer.concat([Buffer.from('\ufeff'), bytes]);
+  try {
+    return Buffer.from(`\ufeff${new TextDecoder(charset).decode(bytes)}`);
+  } catch {
+    return bytes;
+  }
+}
+
+async function partsOf(bytes: Buffer): Promise<Part[]> {
+  const parts: Part[] = [];
+  let [node, raw]: [MimeNode | null, Buffer[]] = [null, []];
+  const close = async () => {
+    if (node && !node.multipart) parts.push(await partOf(node, Buffer.concat(raw)));
+    [node, raw] = [null, []];
+  };
+  // Only who has one to read waits for its reader.
+  const { Splitter } = await import('@zone-eu/mailsplit');
+  try {
+    for await (const data of Readable.from([bytes]).pipe(new Splitter({ ignoreEmbedded: true }))) {
+      const item = data as { type: string; value?: Buffer } & MimeNode;
+      if (item.type === 'node') {
+        await close();
+        node = item;
+      } else if (item.type === 'body') raw.push(item.value!);
+    }
+  } catch (error) {
+    throw new UnreadableDocument(`It cannot be taken apart: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+  await close();
+  return parts;
+}
+
+async function partOf(node: MimeNode, raw: Buffer): Promise<Part> {
+  const decoded: Buffer[] = [];
+  // Binary parts come as they are; the decoder of the others takes their line ends too.
+  if (node.encoding === 'binary') decoded.push(raw);
+  else {
+    const decoder = node.getDecoder();
+    decoder.end(raw);
+    for await (const piece of decoder) decoded.push(piece as Buffer);
+  }
+  const header = (name: string) => (node.headers ? tidy(node.headers.getFirst(name)) : '');
+  return {
+    type: (node.contentType || 'application/octet-stream').toLowerCase(),
+    charset: node.charset || '',
+    location: header('content-location'),
+    id: header('content-id').replace(/^<|>$/g, ''),
+    bytes: Buffer.concat(decoded),
+  };
+}
+
+interface Placed {
+  path: string;
+  part: Part;
+}
+
+const ENDINGS: Readonly<Record<string, string | undefined>> = {
+  'text/css': 'css',
+  'text/html': 'html',
+  'image/jpeg': 'jpg',
+  'image/svg+xml': 'svg',
+  'text/javascript': 'js',
+};
+
+/** Where each file is to lie, by the addresses it is called by. A name is kept where it is a plain one. */
+function placesFor(parts: readonly Part[], page: string): Map<string, Placed> {
+  const places = new Map<string, Placed>();
+  const taken = new Set<string>();
+  for (const part of parts) {
+    const ending = ENDINGS[part.type] ?? /^[a-z]+\/([a-z0-9]+)$/.exec(part.type)?.[1] ?? 'bin';
+    const own = plainName(part.location);
+    const plain = own.toLowerCase().endsWith(`.${ending}`) ? own : `${own.replace(/\..*$/, '') || 'file'}.${ending}`;
+    const mark = createHash('sha256').update(part.bytes).digest('hex').slice(0, 8);
+    const path = `${page.replace(/\.html$/, '')}-files/${taken.has(plain) ? `${mark}-${plain}` : plain}`;
+    taken.add(plain);
+    if (part.location) places.set(part.location, { path, part });
+    if (part.id) places.set(`cid:${part.id}`, { path, part });
+  }
+  return places;
+}
+
+/** The last step of an address in plain signs; of an address that is an id the id. */
+function plainName(location: string): string {
+  const last = location.replace(/[?#].*$|^cid:|@.*$/g, '').replace(/^.*\//, '');
+  try {
+    return decodeURIComponent(last).replace(/[^\w.-]+/g, '-');
+  } catch {
+    return last.replace(/[^\w.-]+/g, '-');
+  }
+}
+
+function unique(files: readonly { path: string; bytes: Uint8Array }[]): typeof files {
+  return [...new Map(files.map((file) => [file.path, file])).values()];
+}
+
+/** Attributes that name what a page shows. */
+const SHOWN = new Set(['src', 'poster', 'data', 'background']);
+
+/** A page in which what it shows is called by its file, and its links by where they lead from wherever it lies. */
+function led(html: string, location: string, places: ReadonlyMap<string, Placed>): string {
+  const edits: Edit[] = [];
+  for (const element of parsePage(html).elements)
+    for (const { name, value, range } of element.attributes) {
+      const shows = SHOWN.has(name) || (name === 'href' && element.tag === 'link');
+      if (!range || (!shows && !(name === 'href' && element.tag === 'a'))) continue;
+      const place = places.get(absolute(value, location)) ?? places.get(tidy(value));
+      const next = place && shows ? place.path : name === 'href' && !value.startsWith('#') ? absolute(value, location) : value;
+      if (next !== value && next !== '') edits.push({ ...range, text: `${name}="${next.replace(/&/g, '&amp;').replace(/"/g, '&quot;')}"` });
+    }
+  return applyEdits(html, edits);
+}
+
+/** A style sheet in which what it shows is called by its file; it lies in the folder of the others. */
+function ledSheet({ bytes, location, charset }: Part, places: ReadonlyMap<string, Placed>): string {
+  const text = new TextDecoder(charset === '' ? 'utf-8' : charset).decode(bytes);
+  return text.replace(/url\(\s*(["']?)([^"')]+)\1\s*\)/gi, (whole, _quote, address: string) => {
+    const place = places.get(absolute(address, location));
+    return place ? `url("${place.path.replace(/^.*\//, '')}")` : whole;
+  });
+}
+
+function absolute(address: string, location: string): string {
+  try {
+    return new URL(tidy(address), location || undefined).href;
+  } catch {
+    return tidy(address);
+  }
+}
