@@ -19,15 +19,22 @@ export interface ScenarioPage {
 export interface ScenarioCollection {
   slug: string;
   title: string;
-  kind: 'course' | 'site';
+  kind: 'course' | 'site' | 'book';
   scope: 'fragment' | 'document';
   folder: string;
   pages: readonly ScenarioPage[];
-  /** Address in the collection → drawing it is made from; or a text file of the folder. */
+  /** The file it comes in, as it would in life. */
+  package: string;
+  /** Address in the collection → the drawing it is made from, or the kind and number of one that is drawn by rule. */
   images: Readonly<Record<string, string>>;
   texts: readonly string[];
   /** Addresses its pages use and that lead nowhere: a slip like the others. */
   missing: readonly string[];
+}
+
+/** Images that are drawn by rule, under names that end in their numbers. */
+function drawn(start: string, kind: string, numbers: readonly number[], ending: string): Record<string, string> {
+  return Object.fromEntries(numbers.map((nth) => [`${start}${nth}.${ending}`, `${kind} ${nth}`]));
 }
 
 export const COLLECTIONS: readonly ScenarioCollection[] = [
@@ -35,6 +42,7 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
     slug: 'a-first-year-with-bees',
     title: 'A First Year with Bees',
     kind: 'course',
+    package: 'a-first-year-with-bees.imscc',
     scope: 'fragment',
     folder: 'bees',
     pages: [
@@ -47,6 +55,14 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       { file: 'plants-for-bees.html', title: 'Plants for bees', contentType: 'lesson' },
       { file: 'keeping-records.html', title: 'Keeping records', contentType: 'assignment' },
       { file: 'words-of-the-craft.html', title: 'Words of the craft', contentType: 'lesson' },
+      { file: 'what-you-need.html', title: 'What you need', contentType: 'lesson' },
+      { file: 'where-a-hive-stands.html', title: 'Where a hive stands', contentType: 'lesson' },
+      { file: 'the-queen.html', title: 'The queen', contentType: 'lesson' },
+      { file: 'flowers-by-month.html', title: 'Flowers by month', contentType: 'lesson' },
+      { file: 'feeding.html', title: 'Feeding', contentType: 'lesson' },
+      { file: 'illness.html', title: 'Illness', contentType: 'lesson' },
+      { file: 'honey-and-the-law.html', title: 'Honey and the law', contentType: 'lesson' },
+      { file: 'winter.html', title: 'Winter', contentType: 'lesson' },
     ],
     images: {
       'images/hive-icon.png': 'hive-icon',
@@ -62,6 +78,11 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       'images/nectar-chart.png': 'nectar-chart',
       'images/open-day-poster.png': 'open-day-poster',
       'images/meadow-map.png': 'meadow-map',
+      ...drawn('images/flower-', 'flower', [1, 2, 3, 4, 5, 6], 'png'),
+      ...drawn('images/flower-', 'flower', [7, 8, 9, 10, 11, 12], 'jpg'),
+      ...drawn('images/tool-', 'tool', [1, 2, 3, 4], 'png'),
+      ...drawn('images/bee-', 'bees', [1, 2, 5], 'png'),
+      ...drawn('images/bee-', 'bees', [3, 4], 'jpg'),
     },
     texts: [],
     missing: ['images/gone.png'],
@@ -70,6 +91,7 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
     slug: 'larkmoor-canal-trust',
     title: 'Larkmoor Canal Trust',
     kind: 'site',
+    package: 'larkmoor-canal-trust.zip',
     scope: 'document',
     folder: 'canal',
     pages: [
@@ -79,6 +101,12 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       { file: 'plan-your-visit.html', title: 'Plan your visit', contentType: 'article' },
       { file: 'notices.html', title: 'Notices', contentType: 'announcement' },
       { file: 'open-day.html', title: 'Open day on the water', contentType: 'article' },
+      { file: 'moorings.html', title: 'Moorings – Larkmoor Canal Trust', contentType: 'article' },
+      { file: 'museum.html', title: 'The museum – Larkmoor Canal Trust', contentType: 'article' },
+      { file: 'volunteers.html', title: 'Volunteers – Larkmoor Canal Trust', contentType: 'article' },
+      { file: 'wildlife.html', title: 'Wildlife – Larkmoor Canal Trust', contentType: 'article' },
+      { file: 'history.html', title: 'History – Larkmoor Canal Trust', contentType: 'article' },
+      { file: 'for-everyone.html', title: 'For everyone – Larkmoor Canal Trust', contentType: 'article' },
     ],
     images: {
       'images/trust-mark.png': 'trust-mark',
@@ -86,9 +114,36 @@ export const COLLECTIONS: readonly ScenarioCollection[] = [
       'images/narrowboat.png': 'narrowboat',
       'images/DSC00417.png': 'lock-chamber',
       'images/heron-at-lock.png': 'heron-at-lock',
+      'images/DSC00421.jpg': 'boat 9',
+      ...drawn('images/boat-', 'boat', [1, 2, 3], 'png'),
+      ...drawn('images/boat-', 'boat', [4, 5, 6], 'jpg'),
+      ...drawn('images/bird-', 'bird', [1, 2, 3], 'png'),
+      ...drawn('images/bird-', 'bird', [4, 5, 6], 'jpg'),
     },
     texts: ['site.css'],
     missing: ['winter-opening.html'],
+  },
+  {
+    slug: 'a-towpath-field-guide',
+    title: 'A Towpath Field Guide',
+    kind: 'book',
+    package: 'a-towpath-field-guide.epub',
+    scope: 'document',
+    folder: 'guide',
+    pages: [
+      { file: 'birds.xhtml', title: 'Birds of the towpath', contentType: 'chapter' },
+      { file: 'flowers.xhtml', title: 'Flowers of the bank', contentType: 'chapter' },
+      { file: 'boats.xhtml', title: 'Boats', contentType: 'chapter' },
+      { file: 'locks.xhtml', title: 'How a lock works', contentType: 'chapter' },
+      { file: 'words.xhtml', title: 'Words', contentType: 'chapter' },
+    ],
+    images: {
+      ...drawn('images/bird-', 'bird', [1, 3], 'png'),
+      'images/flower-2.png': 'flower 2',
+      'images/boat-1.png': 'boat 1',
+    },
+    texts: [],
+    missing: [],
   },
 ];
 

@@ -1,40 +1,45 @@
-import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import sharp from 'sharp';
 import {
-  auditAgain,
-  bringIn,
+  acceptIntoShelf,
   desk,
   endException,
+  examineArrivals,
   fix,
   HERE,
   letStand,
+  readPackage,
+  receivePackage,
   rule,
+  setContentType,
   signOff,
-  slugOf,
-  THE_SYSTEM,
+  unpackPackage,
   type Actor,
-  type Desk,
   type Result,
   type Services,
 } from '@inkwell/review';
 import {
-  addCollection,
+  arrivalsOf,
+  collectionBySlug,
   emptyHouse,
   isFurnished,
   migrate,
   nameHouse,
   openDatabase,
-  placeFiles,
+  packageById,
+  pageAtAddress,
   setPeople,
-  type NewFile,
 } from '@inkwell/store';
+import { writeLarge } from './large.ts';
+import { LESSON, writePackages } from './packages.ts';
 import { COLLECTIONS, PEOPLE, STEPS, type ScenarioCollection, type Step } from './scenario.ts';
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
 
-/** Brings the tables up to date and fills an empty database with the Larkmoor scenario; `--fresh` empties it first. */
+/**
+ * Brings the tables up to date and fills an empty database with the Larkmoor scenario, from the packages its collections would come in;
+ * `--fresh` empties it first, `--large` adds a collection of 2,000 pages.
+ */
 async function seed(): Promise<void> {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set: run bin/demo, which starts the database and sets it.');
@@ -46,45 +51,43 @@ async function seed(): Promise<void> {
     if (await isFurnished(db)) return;
     await nameHouse(db, 'Larkmoor Open College');
     await setPeople(db, PEOPLE);
-    for (const collection of COLLECTIONS) await bringCollection(services, collection);
+    const files = await writePackages(process.env.INKWELL_PACKAGES ?? join(folder, 'packages'));
+    for (const collection of COLLECTIONS) await bringCollection(services, collection, files.get(collection.package)!);
+    await bringPackage(services, files.get(LESSON)!, LESSON);
+    if (process.argv.includes('--large')) await bringPackage(services, await writeLarge(files), 'larkmoor-parish-archive.zip');
     for (const step of STEPS) await take(services, step);
-    console.error(`Seeded the demo: ${COLLECTIONS.map((one) => `${one.title} (${one.pages.length} pages)`).join(', ')}.`);
+    console.error(`Seeded the demo from its packages: ${[...files.keys()].join(', ')}.`);
   } finally {
     await db.destroy();
   }
 }
 
-async function bringCollection(services: Services, collection: ScenarioCollection): Promise<void> {
-  const { slug, title, kind, scope } = collection;
-  const id = await addCollection(services.db, { slug, title, kind, scope });
-  const files: NewFile[] = [];
-  for (const [path, drawing] of Object.entries(collection.images))
-    files.push({
-      path,
-      mediaType: 'image/png',
-      bytes: await sharp(join(folder, 'drawings', `${drawing}.svg`))
-        .png({ compressionLevel: 9 })
-        .toBuffer(),
-    });
-  for (const path of collection.texts)
-    files.push({ path, mediaType: 'text/css; charset=utf-8', bytes: await readFile(join(folder, 'pages', collection.folder, path)) });
-  await placeFiles(services.db, id, files);
-  const pages: Desk[] = [];
-  for (const page of collection.pages) {
-    const bytes = await readFile(join(folder, 'pages', collection.folder, page.file));
-    const brought = must(
-      await bringIn(services, actor('odile-marsh'), {
-        collection: slug,
-        title: page.title,
-        contentType: page.contentType,
-        incoming: { kind: 'bytes', bytes, fileName: page.file },
-      }),
-      page.file,
-    );
-    pages.push(must(await desk(services, actor('odile-marsh'), { collection: slug, page: brought.slug }), page.file));
+/** A package all the way to the shelf, through the same use-cases as a person and the worker. Gives the collection's number. */
+async function bringPackage(services: Services, file: string, name: string): Promise<number> {
+  const by = actor('odile-marsh');
+  const id = must(await receivePackage(services, by, { name, file }), name);
+  await readPackage(services, { id, last: true });
+  must(await acceptIntoShelf(services, by, { id, title: '', types: {} }), name);
+  await unpackPackage(services, { id, by: by.id, last: true });
+  const { collection_id: collection, problem } = (await packageById(services.db, id))!;
+  if (collection === null) throw new Error(`The demo could not be seeded (${name}): ${problem ?? 'it was not unpacked'}`);
+  await examineArrivals(services, { package: id, pages: await arrivalsOf(services.db, collection), by: by.id, last: true });
+  return collection;
+}
+
+async function bringCollection(services: Services, collection: ScenarioCollection, file: string): Promise<void> {
+  const id = await bringPackage(services, file, collection.package);
+  const pages = new Map(collection.pages.map(({ file: at, contentType }) => [at, contentType]));
+  for (const contentType of new Set(pages.values())) {
+    const addresses = [...pages].flatMap(([address, type]) => (type === contentType ? [address] : []));
+    const slugs = await slugsAt(services, id, addresses);
+    must(await setContentType(services, actor('odile-marsh'), { collection: collection.slug, pages: slugs, contentType }), contentType);
   }
-  // Each page was alone when it came in: now that its neighbours are there, links between them are known.
-  for (const page of pages) must(await auditAgain(services, THE_SYSTEM, { pageId: page.pageId }), page.slug);
+}
+
+async function slugsAt({ db }: Services, collection: number, addresses: readonly string[]): Promise<string[]> {
+  const found = await Promise.all(addresses.map((address) => pageAtAddress(db, collection, address)));
+  return found.flatMap((page) => (page ? [page.slug] : []));
 }
 
 function actor(id: string): Actor {
@@ -96,10 +99,9 @@ function actor(id: string): Actor {
 async function take(services: Services, step: Step): Promise<void> {
   const by = actor(step.by);
   const collection = COLLECTIONS.find((one) => one.pages.some((page) => page.file === step.page))!;
-  const page = must(
-    await desk(services, by, { collection: collection.slug, page: slugOf(collection.pages.find((one) => one.file === step.page)!.title) }),
-    step.page,
-  );
+  const { id } = (await collectionBySlug(services.db, collection.slug))!;
+  const [slug] = await slugsAt(services, id, [step.page]);
+  const page = must(await desk(services, by, { collection: collection.slug, page: slug! }), step.page);
   const where = { pageId: page.pageId, version: page.version };
   const what = `${step.do} on ${step.page}`;
   if (step.do === 'sign off') return void must(await signOff(services, by, where), what);

@@ -46,6 +46,30 @@ test('a collection of many pages is read a hundred at a time, in an order, and n
   await expect(page.getByRole('alert').filter({ hasText: 'This place in the ledger is not known' })).toBeVisible();
 });
 
+test('pages chosen together are fixed, given another content type and signed off in one go', async ({ page }) => {
+  const collection = await ownCollection();
+  await bringMany(page, collection, 4);
+  await page.goto(`/collections/${collection}`);
+  await page.getByRole('checkbox', { name: 'All pages shown' }).check({ force: true });
+  const bar = page.getByRole('group', { name: 'Chosen pages' });
+  await expect(bar).toContainText('4 pages chosen');
+  await bar.getByLabel('Content type').selectOption('announcement');
+  await expect(page.getByText('announcement, revision 1')).toHaveCount(4);
+  await bar.getByRole('button', { name: 'Fix what is certain…' }).click();
+  const fixing = page.getByRole('dialog', { name: 'Fix what is certain' });
+  await fixing.getByRole('button', { name: 'Fix on 4 pages' }).click();
+  await expect(fixing.getByText('Done on 2 pages.')).toBeVisible({ timeout: 30_000 });
+  await fixing.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText('announcement, revision 2')).toHaveCount(2);
+  await page.getByRole('checkbox', { name: 'Choose Leaf 001' }).check({ force: true });
+  await page.getByRole('button', { name: 'Sign off…' }).click();
+  const signing = page.getByRole('dialog', { name: 'Sign off' });
+  await signing.getByRole('button', { name: 'Sign off 1 page' }).click();
+  await expect(signing.getByText('Done on 1 page.')).toBeVisible({ timeout: 30_000 });
+  await signing.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Leaf 001' })).toContainText('Signed off');
+});
+
 test('of two who decide on one finding the second is told what the first decided, and nothing is overwritten', async ({
   page,
   context,

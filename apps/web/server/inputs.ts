@@ -127,6 +127,17 @@ export const ELSEWHERE = checker({
   properties: { ...ON_FINDING, elsewhere: { type: 'boolean' } },
 });
 export const ON_ONE = checker({ ...base, required: ['version', 'findingId'], properties: ON_FINDING });
+const SLUGS = { type: 'array', minItems: 1, maxItems: 500, items: { type: 'string', minLength: 1, maxLength: 200 } } as const;
+export const ON_PAGES = checker({
+  ...base,
+  required: ['act', 'pages'],
+  properties: { act: { enum: ['certain', 'sign off'] }, pages: SLUGS },
+});
+export const RETYPE = checker({
+  ...base,
+  required: ['pages', 'contentType'],
+  properties: { pages: SLUGS, contentType: { type: 'string', minLength: 1, maxLength: 40 } },
+});
 export const ON_SLIP = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
 export const STROKE = checker({
   ...base,

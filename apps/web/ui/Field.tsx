@@ -179,9 +179,17 @@ const TickLabel = styled(Checkbox)`
   }
 `;
 
-export function Tick({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
+export interface TickProps {
+  label: string;
+  /** Its name, where no words stand beside it. */
+  name?: string;
+  on: boolean;
+  onChange(on: boolean): void;
+}
+
+export function Tick({ label, name, on, onChange }: TickProps) {
   return (
-    <TickLabel isSelected={on} onChange={onChange}>
+    <TickLabel isSelected={on} onChange={onChange} {...(name ? { 'aria-label': name } : {})}>
       {label}
     </TickLabel>
   );

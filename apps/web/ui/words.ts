@@ -15,6 +15,9 @@ export const FAMILY_WORDS: Record<Family, string> = {
   structure: 'Structure',
 };
 
+/** Sorts of pages that are offered; a house may have others. */
+export const CONTENT_TYPES = ['lesson', 'assignment', 'announcement', 'article', 'chapter', 'discussion', 'question', 'page'];
+
 export const FAMILIES = Object.keys(FAMILY_WORDS) as Family[];
 
 export function counted(many: number, one: string, more = `${one}s`): string {

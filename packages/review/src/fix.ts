@@ -3,7 +3,7 @@ import { acceptText } from '@inkwell/formats';
 import { isOpenOn, placeFileAlsoAt, type StoredFinding } from '@inkwell/store';
 import type { Actor } from './actor.ts';
 import { askedOf } from './bars.ts';
-import { changeText, madeBy, type Made } from './changeText.ts';
+import { changeText, madeBy, type Made, type TextChange } from './changeText.ts';
 import type { OnPage } from './conflicts.ts';
 import type { Changed, FindingKey } from './engine/index.ts';
 import type { Seen } from './examine.ts';
@@ -85,7 +85,7 @@ export function fixAllAlike(services: Services, actor: Actor, wish: Fix & { reme
 }
 
 /** Applies every fix that needs no person. What was ruled out, excepted or is for others to fix is left alone. */
-export function fixAllCertain(services: Services, actor: Actor, wish: OnPage): Promise<Result<Revised>> {
+export function fixAllCertain(services: Services, actor: Actor, wish: OnPage, then?: TextChange['then']): Promise<Result<Revised>> {
   return changeText(services, actor, wish, {
     about: 'the whole page',
     async make({ page, bar, text, findings }) {
@@ -100,6 +100,7 @@ export function fixAllCertain(services: Services, actor: Actor, wish: OnPage): P
         'The page is as it was.',
       );
     },
+    ...(then ? { then } : {}),
   });
 }
 

@@ -60,10 +60,14 @@ export {
   sameSlip,
   showStroke,
   strokeOver,
+  strokePagesOver,
   takeStrokeBackOn,
   unmakeStroke,
   type Repeated,
   type RepeatedSlip,
   type StrokeView,
+  type PagesAct,
+  type WishedOnPages,
   type WishedStroke,
 } from './strokes.ts';
+export { setContentType, type Retype } from './pageTypes.ts';

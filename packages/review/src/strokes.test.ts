@@ -7,7 +7,9 @@ import {
   repeated,
   sameSlip,
   saveSource,
+  setContentType,
   strokeOver,
+  strokePagesOver,
   takeStrokeBackOn,
   THE_SYSTEM,
   unmakeStroke,
@@ -172,5 +174,61 @@ describe('one slip on many pages', () => {
     expect(told.ok && told.value.slips.find((one) => one.rule === LOGO)?.pages).toBe(4);
     expect((await auditAgain(services, THE_SYSTEM, { pageId: first.view.pageId })).ok).toBe(true);
     expect((await desk(services, INES, { collection: slug, page: 'lock' })).ok).toBe(true);
+  });
+});
+
+describe('pages chosen together', () => {
+  const onPages = async (slug: string, act: 'certain' | 'sign off', pages = TITLES.map((title) => title.toLowerCase())) => {
+    const made = await strokePagesOver(services, INES, { collection: slug, act, pages });
+    if (!made.ok) throw new Error(made.problem.what);
+    await work(makeStroke, made.value.stroke);
+    return made.value.stroke;
+  };
+  const told = async (slug: string) => {
+    const shown = await repeated(services, INES, { collection: slug });
+    if (!shown.ok) throw new Error(shown.problem.what);
+    return shown.value.strokes[0]!;
+  };
+
+  test('have what is certain fixed, and taken back; what has nothing certain is left without a word', async () => {
+    const slug = await site();
+    const weir = await deskOn(slug, 'weir');
+    const html = weir.html.replace('</main>', '<h2> </h2></main>');
+    await saveSource(services, INES, { pageId: weir.pageId, version: weir.version, html });
+    const stroke = await onPages(slug, 'certain');
+    expect(await told(slug)).toMatchObject({ done: 1, waiting: 0, left: [], title: 'What is certain, fixed' });
+    expect((await deskOn(slug, 'weir')).html).not.toContain('<h2>');
+    await unmakeStroke(services, INES, { stroke });
+    await work(takeStrokeBackOn, stroke);
+    expect((await deskOn(slug, 'weir')).html).toBe(html);
+  });
+
+  test('are signed off where the gate lets them through, and named where it does not', async () => {
+    const slug = await arrived(
+      await sent('two.zip', [
+        { name: 'a.html', data: page('Alder', '').replace('<img src="Alder.png">', '') },
+        { name: 'b.html', data: page('Birch') },
+      ]),
+    );
+    const stroke = await onPages(slug, 'sign off', ['alder', 'birch']);
+    expect(await told(slug)).toMatchObject({ done: 1, left: [{ slug: 'birch' }] });
+    expect((await deskOn(slug, 'alder')).release).toBe('signed off');
+    expect(await unmakeStroke(services, INES, { stroke })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
+    const author = personAs('author', INES.id);
+    expect(await strokePagesOver(services, author, { collection: slug, act: 'sign off', pages: ['alder'] })).toMatchObject({ ok: false });
+  });
+
+  test('are given another content type', async () => {
+    const slug = await site();
+    expect(
+      await setContentType(services, INES, { collection: slug, pages: ['lock', 'weir', 'none'], contentType: 'Announcement ' }),
+    ).toEqual({
+      ok: true,
+      value: { pages: 2 },
+    });
+    expect((await deskOn(slug, 'lock')).contentType).toBe('announcement');
+    expect((await deskOn(slug, 'wharf')).contentType).toBe('article');
+    expect(await setContentType(services, INES, { collection: slug, pages: ['lock'], contentType: ' ' })).toMatchObject({ ok: false });
+    expect(await setContentType(services, RUTH, { collection: slug, pages: ['lock'], contentType: 'x' })).toMatchObject({ ok: false });
   });
 });

@@ -7,6 +7,7 @@ import {
   house,
   markStrokePage,
   pageById,
+  pagesNamed,
   pagesWithSlip,
   personById,
   revisionOf,
@@ -30,8 +31,9 @@ import { enqueueUnder, type NewJob } from '@inkwell/work';
 import { unlessAllowed, type Act, type Actor } from './actor.ts';
 import { changeText, madeBy, type Made } from './changeText.ts';
 import { see } from './examine.ts';
-import { GONE, keyOf, labelOf, openOn, titleOf, WRITES_DESCRIPTION } from './fix.ts';
-import { rule, setElsewhere, takeBackRuling } from './judge.ts';
+import { fixAllCertain, GONE, keyOf, labelOf, openOn, titleOf, WRITES_DESCRIPTION } from './fix.ts';
+import type { OnPage } from './conflicts.ts';
+import { rule, setElsewhere, signOff, takeBackRuling } from './judge.ts';
 import { STROKE, STROKE_BACK, STROKES } from './jobs.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
@@ -97,7 +99,7 @@ function slipView({ slug, title, message, values, all_pages: all, all_slips: _al
 }
 
 function strokeView({ made_at, ...line }: StrokeLine): StrokeView {
-  return { ...line, title: titleOf(line.rule), label: wordFor(line), at: made_at.toISOString() };
+  return { ...line, title: nameOf(line), label: wordFor(line), at: made_at.toISOString() };
 }
 
 /** One stroke, and how far it is. */
@@ -112,9 +114,15 @@ export function showStroke(services: Services, actor: Actor, wish: { stroke: num
   });
 }
 
+/** What a stroke is about: the rule of its slip, or what was done to whole pages. */
+function nameOf({ rule: ofRule, act }: Pick<Stroke, 'rule' | 'act'>): string {
+  return ofRule === null ? PAGE_ACTS[act as PagesAct] : titleOf(ofRule);
+}
+
 function wordFor({ act, remedy }: Pick<Stroke, 'act' | 'remedy'>): string {
   if (act === 'fix') return labelOf(remedy!);
-  return act === 'elsewhere' ? 'told apart for the theme or host' : 'ruled no problem';
+  if (act === 'elsewhere') return 'told apart for the theme or host';
+  return act === 'no problem' ? 'ruled no problem' : 'on pages chosen together';
 }
 
 /** Pages told for one slip at most. */
@@ -134,10 +142,15 @@ export function sameSlip(services: Services, actor: Actor, wish: { pageId: numbe
   });
 }
 
+/** What can be done to one slip. */
+export type SlipAct = Exclude<StrokeAct, PagesAct>;
+/** What can be done to pages that were chosen together. */
+export type PagesAct = 'certain' | 'sign off';
+
 export interface WishedStroke {
   pageId: number;
   findingId: number;
-  act: StrokeAct;
+  act: SlipAct;
   /** For a fix: which one, and what was chosen for all. */
   remedy?: RemedyName;
   inputs?: Inputs;
@@ -145,7 +158,13 @@ export interface WishedStroke {
   pages: readonly number[];
 }
 
-const ACTS: Record<StrokeAct, Act> = { fix: 'change a page', elsewhere: 'rule', 'no problem': 'rule' };
+const ACTS: Record<StrokeAct, Act> = {
+  fix: 'change a page',
+  certain: 'change a page',
+  elsewhere: 'rule',
+  'no problem': 'rule',
+  'sign off': 'sign off',
+};
 
 /** Does one thing to one slip on many pages, in the background. Gives the number of pages it will reach. */
 export function strokeOver(services: Services, actor: Actor, wish: WishedStroke): Promise<Result<{ stroke: number; pages: number }>> {
@@ -187,6 +206,31 @@ export function strokeOver(services: Services, actor: Actor, wish: WishedStroke)
   });
 }
 
+export interface WishedOnPages {
+  collection: string;
+  act: PagesAct;
+  /** Addresses of pages in the application. */
+  pages: readonly string[];
+}
+
+/** Does one thing to pages that were chosen together, in the background. */
+export function strokePagesOver(services: Services, actor: Actor, wish: WishedOnPages): Promise<Result<{ stroke: number; pages: number }>> {
+  return writing(services.db, async (trx) => {
+    const collection = await collectionBySlug(trx, wish.collection);
+    if (!collection) return notFound('This collection');
+    const barred = unlessAllowed(actor, ACTS[wish.act], { collection: collection.id }, 'This collection');
+    if (barred) return barred;
+    const pages = await pagesNamed(trx, collection.id, wish.pages);
+    if (pages.length === 0) return notFound('These pages');
+    const none = { slip: null, rule: null, remedy: null, inputs: {}, finding_id: null };
+    const stroke = await addStroke(trx, { ...none, collection_id: collection.id, act: wish.act, made_by: actor.id }, pages);
+    await setStrokeJob(trx, stroke, await inTheBackground(trx, actor, STROKE, stroke, pages, PAGE_ACTS[wish.act]));
+    return done({ stroke, pages: pages.length });
+  });
+}
+
+const PAGE_ACTS: Record<PagesAct, string> = { certain: 'What is certain, fixed', 'sign off': 'Signed off' };
+
 /** Pages in one job. */
 const TOGETHER = 8;
 
@@ -213,14 +257,39 @@ export async function makeStroke(services: Services, wish: Some): Promise<void> 
   const actor = stroke && (await personById(services.db, stroke.made_by));
   if (!stroke || !actor) return;
   for (const { page_id: page } of await strokePages(services.db, stroke.id, 'waiting', wish.pages)) {
-    const result = await again(services, page, (version) =>
-      stroke.act === 'fix' ? fixOn(services, actor, stroke, { pageId: page, version }) : decideOn(services, actor, stroke, page),
-    );
-    if (!result.ok) await markStrokePage(services.db, { stroke: stroke.id, page }, { state: 'left', why: whyOf(result) });
+    const result = await again(services, page, (version) => doOn(services, actor, stroke, { pageId: page, version }));
+    if (!result.ok) await markStrokePage(services.db, { stroke: stroke.id, page }, { state: 'left', why: whyOf(stroke, result) });
   }
 }
 
-const whyOf = ({ problem: { what, why } }: Extract<Result<unknown>, { ok: false }>) => (why ? `${what}: ${why}` : what);
+function doOn(services: Services, actor: Actor, stroke: Stroke, on: OnPage): Promise<Result<unknown>> {
+  switch (stroke.act) {
+    case 'fix':
+      return fixOn(services, actor, stroke, on);
+    case 'certain':
+      return fixAllCertain(services, actor, on, (trx, page) =>
+        markStrokePage(trx, { stroke: stroke.id, page: page.id }, { state: 'done', revision: page.head + 1 }),
+      );
+    case 'sign off':
+      return signOffOn(services, actor, stroke, on);
+    default:
+      return decideOn(services, actor, stroke, on.pageId);
+  }
+}
+
+async function signOffOn(services: Services, actor: Actor, stroke: Stroke, on: OnPage): Promise<Result<unknown>> {
+  const signed = await signOff(services, actor, on);
+  if (signed.ok) await markStrokePage(services.db, { stroke: stroke.id, page: on.pageId }, { state: 'done' });
+  return signed;
+}
+
+type Failed = Extract<Result<unknown>, { ok: false }>;
+
+/** That a page has nothing that is certain is no news: it is left without a word. */
+function whyOf({ act }: Stroke, { problem: { code, what, why } }: Failed): string {
+  if (act === 'certain' && code === 'declined') return '';
+  return why ? `${what}: ${why}` : what;
+}
 
 /** Tries again where somebody changed the page in the same moment. */
 async function again(services: Services, pageId: number, attempt: (version: number) => Promise<Result<unknown>>): Promise<Result<unknown>> {
@@ -248,7 +317,7 @@ function fixOn(services: Services, actor: Actor, stroke: Stroke, on: { pageId: n
         remedy,
         inputs: stroke.inputs,
       });
-      return madeBy(result, 'fixed', () => `${titleOf(stroke.rule)}, on many pages (${labelOf(remedy)})`, 'It was not fixed here');
+      return madeBy(result, 'fixed', () => `${nameOf(stroke)}, on many pages (${labelOf(remedy)})`, 'It was not fixed here');
     },
     vouched: WRITES_DESCRIPTION.has(remedy) ? 'images/true-to-picture' : null,
     then: (trx, page) => markStrokePage(trx, { stroke: stroke.id, page: page.id }, { state: 'done', revision: page.head + 1 }),
@@ -281,10 +350,17 @@ export function unmakeStroke(services: Services, actor: Actor, wish: { stroke: n
     if (!stroke) return notFound('This');
     const barred = unlessAllowed(actor, ACTS[stroke.act], { collection: stroke.collection_id }, 'This');
     if (barred) return barred;
+    if (stroke.act === 'sign off')
+      return refused({
+        code: 'nothing-to-do',
+        what: 'A sign-off is not taken back',
+        why: 'It names who answered for a revision, and ends when that changes.',
+        kept: 'The pages stay signed off.',
+      });
     const pages = (await strokePages(trx, stroke.id, 'done')).map(({ page_id: id }) => id);
     if (!(await takeStrokeBack(trx, stroke.id, actor.id)))
       return refused({ code: 'nothing-to-do', what: 'This was taken back already', kept: 'Nothing was changed.' });
-    await inTheBackground(trx, actor, STROKE_BACK, stroke.id, pages, `${titleOf(stroke.rule)}, taken back`);
+    await inTheBackground(trx, actor, STROKE_BACK, stroke.id, pages, `${nameOf(stroke)}, taken back`);
     return done({ pages: pages.length });
   });
 }
@@ -296,11 +372,12 @@ export async function takeStrokeBackOn(services: Services, wish: Some): Promise<
   if (!stroke || !actor) return;
   for (const made of await strokePages(services.db, stroke.id, 'done', wish.pages)) {
     const result = await again(services, made.page_id, (version) =>
-      stroke.act === 'fix'
+      stroke.act === 'fix' || stroke.act === 'certain'
         ? unfixOn(services, actor, stroke, made, { pageId: made.page_id, version })
         : undecideOn(services, actor, stroke, made),
     );
-    if (!result.ok) await markStrokePage(services.db, { stroke: stroke.id, page: made.page_id }, { state: 'stays', why: whyOf(result) });
+    if (!result.ok)
+      await markStrokePage(services.db, { stroke: stroke.id, page: made.page_id }, { state: 'stays', why: whyOf(stroke, result) });
   }
 }
 
@@ -324,7 +401,7 @@ function unfixOn(
           what: 'The same place was changed since',
           kept: 'The page is as it was.',
         });
-      return done({ html: text, cause: 'restored', note: `took back: ${titleOf(stroke.rule)}, on many pages` });
+      return done({ html: text, cause: 'restored', note: `took back: ${nameOf(stroke)}, on many pages` });
     },
     then: (trx) => markStrokePage(trx, { stroke: stroke.id, page: id }, { state: 'taken back' }),
   });

@@ -357,15 +357,15 @@ export interface Findings {
   slip: ColumnType<string | null, string | null | undefined, string | null>;
 }
 
-/** What is done to one slip wherever it stands. */
-export type StrokeAct = 'fix' | 'elsewhere' | 'no problem';
+/** What is done to one slip wherever it stands; or to whole pages: what is certain fixed, signed off. */
+export type StrokeAct = 'fix' | 'elsewhere' | 'no problem' | 'certain' | 'sign off';
 
-/** One act on one slip, on many pages. */
+/** One act on many pages: on one slip, or on the pages as they are. */
 export interface Strokes {
   id: Generated<number>;
   collection_id: number;
-  slip: string;
-  rule: string;
+  slip: string | null;
+  rule: string | null;
   act: StrokeAct;
   remedy: string | null;
   inputs: JSONColumnType<Record<string, string>>;

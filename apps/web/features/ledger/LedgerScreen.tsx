@@ -6,13 +6,14 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
-import { Pick } from '@/ui/Field';
+import { Pick, Tick } from '@/ui/Field';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
 import { When } from '@/ui/When';
 import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
+import { ChosenPages } from './ChosenPages';
 import { CollectionSheet } from './CollectionSheet';
 import { DownloadSheet } from './DownloadSheet';
 import { addressOf, ORDERS, RELEASES, VERDICTS } from './choice';
@@ -54,6 +55,11 @@ const PageLink = styled(Link)`
   min-height: 1.5rem;
   min-width: 8rem;
 `;
+const PageCell = styled.div`
+  display: flex;
+  gap: 0.6rem;
+  align-items: baseline;
+`;
 const Open = styled.td`
   min-width: 9rem;
 `;
@@ -91,6 +97,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
   const { sums, choice } = ledger;
   const families = FAMILIES.filter((family) => sums.families[family]);
   const open = Object.values(sums.families).reduce((sum, many) => sum + many, 0);
+  const { chosen, choose, chooseAll, clear } = useChosen(ledger.pages);
   return (
     <Main id="content">
       <Head>
@@ -110,6 +117,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
       </Head>
       <WorkInProgress work={work} />
       <Choice collection={ledger.slug} choice={choice} />
+      {chosen.length > 0 && <ChosenPages collection={ledger.slug} chosen={chosen} onClear={clear} />}
       {ledger.pages.length === 0 ? (
         <p>{isNarrowed(choice) ? 'No page is left by this choice.' : 'No page is here yet. Bring one in: paste it, or choose its file.'}</p>
       ) : (
@@ -118,7 +126,12 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
             <caption>Pages and what stands open on them</caption>
             <thead>
               <tr>
-                <th scope="col">Page</th>
+                <th scope="col">
+                  <PageCell>
+                    <Tick label="" name="All pages shown" on={chosen.length === ledger.pages.length} onChange={chooseAll} />
+                    Page
+                  </PageCell>
+                </th>
                 <th scope="col">Verdict and release</th>
                 {families.map((family) => (
                   <th key={family} scope="col" className="number">
@@ -130,7 +143,14 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
             </thead>
             <tbody>
               {ledger.pages.map((page) => (
-                <PageRow key={page.slug} collection={ledger.slug} page={page} families={families} />
+                <PageRow
+                  key={page.slug}
+                  collection={ledger.slug}
+                  page={page}
+                  families={families}
+                  chosen={chosen.includes(page.slug)}
+                  onChoose={(on) => choose(page.slug, on)}
+                />
               ))}
             </tbody>
           </Table>
@@ -155,6 +175,17 @@ function VersionLine({ version: { package: id, nth, name, by, at, openBefore } }
       {openBefore && `; before it ${tallyWords(openBefore)}`}
     </p>
   );
+}
+
+/** Pages chosen of those that are shown: what is shown no longer is chosen no longer. */
+function useChosen(pages: readonly LedgerRow[]) {
+  const [set, setSet] = useState<ReadonlySet<string>>(new Set());
+  return {
+    chosen: pages.flatMap(({ slug }) => (set.has(slug) ? [slug] : [])),
+    choose: (slug: string, on: boolean) => setSet((now) => new Set(on ? [...now, slug] : [...now].filter((one) => one !== slug))),
+    chooseAll: (on: boolean) => setSet(new Set(on ? pages.map(({ slug }) => slug) : [])),
+    clear: () => setSet(new Set()),
+  };
 }
 
 function isNarrowed({ verdict, release, family, words }: LedgerChoice): boolean {
@@ -206,12 +237,25 @@ function Choice({ collection, choice }: { collection: string; choice: LedgerChoi
   );
 }
 
-function PageRow({ collection, page, families }: { collection: string; page: LedgerRow; families: readonly Family[] }) {
+interface PageRowProps {
+  collection: string;
+  page: LedgerRow;
+  families: readonly Family[];
+  chosen: boolean;
+  onChoose(on: boolean): void;
+}
+
+function PageRow({ collection, page, families, chosen, onChoose }: PageRowProps) {
   return (
     <tr>
       <th scope="row">
-        <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
-        <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
+        <PageCell>
+          <Tick label="" name={`Choose ${page.title}`} on={chosen} onChange={onChoose} />
+          <span>
+            <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
+            <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
+          </span>
+        </PageCell>
       </th>
       <td>
         <VerdictWord verdict={page.verdict} />

@@ -10,7 +10,7 @@ import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
-import { counted, tallyWords } from '@/ui/words';
+import { CONTENT_TYPES, counted, tallyWords } from '@/ui/words';
 
 const Line = styled(ProgressLine)`
   margin-top: 1.25rem;
@@ -51,7 +51,6 @@ const BECAME: readonly { value: Became; label: string }[] = [
 const BECAME_WORDS = new Map(BECAME.map(({ value, label }) => [value, label]));
 
 const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
-const TYPES = ['lesson', 'assignment', 'announcement', 'article', 'chapter', 'discussion', 'question', 'page'];
 const EVERY_MS = 1_000;
 
 type Trouble = Omit<Problem, 'code'>;
@@ -162,7 +161,7 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
               label={`${counted(many, 'page')} taken for`}
               value={types[type] ?? type}
               onChange={(chosen) => setTypes({ ...types, [type]: chosen })}
-              options={[...new Set([type, ...TYPES])].map((value) => ({ value, label: value }))}
+              options={[...new Set([type, ...CONTENT_TYPES])].map((value) => ({ value, label: value }))}
             />
           ))}
         </Row>

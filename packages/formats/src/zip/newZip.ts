@@ -10,7 +10,13 @@ export async function writeNewZip(to: string, files: AsyncIterable<{ path: strin
   const zip = new ZipFile();
   const written = pipeline(zip.outputStream, createWriteStream(to));
   for await (const { path, bytes } of files)
-    zip.addBuffer(Buffer.from(await bytes()), path, { mtime: NO_TIME, mode: 0o100644, forceDosTimestamp: true });
+    // What says that a zip is a book is never packed (EPUB 3.3, OCF, 4.2.2).
+    zip.addBuffer(Buffer.from(await bytes()), path, {
+      mtime: NO_TIME,
+      mode: 0o100644,
+      forceDosTimestamp: true,
+      compress: path !== 'mimetype',
+    });
   zip.end();
   await written;
 }

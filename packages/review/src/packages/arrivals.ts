@@ -6,6 +6,7 @@ import { ARRIVE, BRING_IN } from '../jobs.ts';
 import type { Services } from '../services.ts';
 import { textsOf, type PageText } from './read.ts';
 import { PAGES_IN_JOB } from './receive.ts';
+import { ownTitle } from './siteTitle.ts';
 
 /** Has the pages of a collection examined that wait for it, under one parent. Gives how many. */
 export async function enqueueArrivals(trx: Write, found: Package, collectionId: number, by: string): Promise<number> {
@@ -34,7 +35,9 @@ export async function* arrivalsIn(
 ): AsyncGenerator<Arrival[]> {
   for await (const { told, texts } of toldWithTexts(services, found, collection, ({ page_id: id }) => id === null)) {
     const byPath = new Map(told.map((one) => [one.path, one]));
-    yield texts.map(({ page, read, html }) => arrivalOf(byPath.get(page.path)!, slugs, { html, encoding: read.encoding, bom: read.bom }));
+    yield texts.map(({ page, read, html }) =>
+      arrivalOf(byPath.get(page.path)!, { slugs, site: found.title }, { html, encoding: read.encoding, bom: read.bom }),
+    );
   }
 }
 
@@ -61,9 +64,14 @@ export async function* toldWithTexts(
   }
 }
 
-function arrivalOf(told: PackageText, slugs: Set<string>, text: Pick<Arrival, 'html' | 'encoding' | 'bom'>): Arrival {
+/** `slugs`: addresses that are taken; the page's own is added. `site`: what the whole is called, which an address need not say again. */
+function arrivalOf(
+  told: PackageText,
+  { slugs, site }: { slugs: Set<string>; site: string },
+  text: Pick<Arrival, 'html' | 'encoding' | 'bom'>,
+): Arrival {
   const { path, entry, inside, title, scope, content_type, position, refs } = told;
-  const slug = firstFree(slugOf(title), slugs);
+  const slug = firstFree(slugOf(ownTitle(title, site)), slugs);
   slugs.add(slug);
   return { slug, title, scope, content_type, address: path, position, entry, inside, references: refs, ...text };
 }

@@ -33,6 +33,7 @@ import {
 import type { Services } from '../services.ts';
 import { openSent, type Opened } from './document.ts';
 import { fetchToDisk, inScratch, keepFromDisk } from './files.ts';
+import { siteTitle } from './siteTitle.ts';
 import { comparedWith, type TextsOf } from './versions.ts';
 
 const REFUSALS: Record<ZipRefusal, string> = {
@@ -124,7 +125,7 @@ async function tellOf(services: Services, found: Package, opened: Opened): Promi
   await writing(services.db, async (trx) => {
     await writeFound(trx, found.id, {
       kind: collection.kind,
-      title: opened.title || collection.title || order[0]!.title,
+      title: opened.title || collection.title || siteTitle(order.map(({ title }) => title)) || order[0]!.title,
       sha256,
       name: opened.made?.name ?? found.name,
       files: collection.files.length,

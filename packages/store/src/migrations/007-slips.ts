@@ -9,13 +9,14 @@ const STATEMENTS = [
   // The part of its page it stands in and a key that equal pieces share; null where its piece has nothing of its own.
   `alter table findings add column slip text`,
   `create index findings_by_slip on findings (slip) where slip is not null`,
-  // One act on one slip wherever it stands.
+  // One act on one slip wherever it stands, or on pages that were chosen together.
   `create table strokes (
      id integer generated always as identity primary key,
      collection_id integer not null references collections on delete cascade,
-     slip text not null,
-     rule text not null,
-     act text not null check (act in ('fix', 'elsewhere', 'no problem')),
+     /* Null for what is done to whole pages. */
+     slip text,
+     rule text,
+     act text not null check (act in ('fix', 'elsewhere', 'no problem', 'certain', 'sign off')),
      remedy text,
      inputs jsonb not null default '{}',
      /* The finding on which it was tried and looked at. */

@@ -217,6 +217,20 @@ export async function touchPage(
   return version;
 }
 
+/** Pages of a collection by their addresses in the application; those that have gone are not among them. */
+export async function pagesNamed(db: Database | Write, collectionId: number, slugs: readonly string[]): Promise<number[]> {
+  const { rows } = await sql<{ id: number }>`select id from pages where collection_id = ${collectionId} and gone_at is null
+    and slug = any(${slugs}::text[]) order by position, id`.execute(db);
+  return rows.map((row) => row.id);
+}
+
+/** Gives pages of a collection another content type. Gives those that had another. */
+export async function changeTypes(trx: Write, collectionId: number, slugs: readonly string[], contentType: string): Promise<number[]> {
+  const { rows } = await sql<{ id: number }>`update pages set content_type = ${contentType}, version = version + 1
+    where collection_id = ${collectionId} and slug = any(${slugs}::text[]) and content_type <> ${contentType} returning id`.execute(trx);
+  return rows.map((row) => row.id);
+}
+
 /** The newest sign-off of a page, in force or lapsed, with the names of who signed and by whom it lapsed. */
 export function lastSignOff(db: Database | Write, pageId: number): Promise<(SignOff & { by: string; lapser: string | null }) | undefined> {
   return db

@@ -70,12 +70,12 @@ export type StrokePage = Selectable<StrokePages>;
 
 export interface NewStroke {
   collection_id: number;
-  slip: string;
-  rule: string;
+  slip: string | null;
+  rule: string | null;
   act: StrokeAct;
   remedy: string | null;
   inputs: Readonly<Record<string, string>>;
-  finding_id: number;
+  finding_id: number | null;
   made_by: string;
 }
 
@@ -147,7 +147,7 @@ export async function markStrokePage(
 /** An act as it is told: how many of its pages stand at what, and those that were left with the reason. */
 export interface StrokeLine {
   id: number;
-  rule: string;
+  rule: string | null;
   act: StrokeAct;
   remedy: string | null;
   by: string;

@@ -1,10 +1,11 @@
 'use client';
 import type { Inputs, RemedyName } from '@inkwell/core';
-import type { Note, PageWithSlip, Problem, StrokeView } from '@inkwell/review';
-import Link from 'next/link';
+import type { Note, PageWithSlip } from '@inkwell/review';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import { cameOf, isUnderWay } from '@/features/repeated/stroke';
+import { CameOf } from '@/features/repeated/CameOf';
+import { isUnderWay } from '@/features/repeated/stroke';
+import { useStroke } from '@/features/repeated/useStroke';
 import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
@@ -21,8 +22,6 @@ const Pages = styled.div`
     outline-offset: -3px;
   }
 `;
-
-const ASK_MS = 700;
 
 /** What is done to one slip on many pages. */
 export type Stroke = { act: 'fix'; label: string; remedy: RemedyName; inputs: Inputs } | { act: 'elsewhere' };
@@ -61,7 +60,7 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
   const [open, setOpen] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [listed, setListed] = useState(pages);
-  const { made, problem, send: strike, takeBack, forget } = useStroke(pageId);
+  const { made, problem, begin, takeBack, forget } = useStroke();
   if (pages.length < 2 && !open) return null;
   const chosen = listed.filter(({ id }) => !left.has(id));
   // The note goes with what was done to it, and this sheet with the note: the page is read anew when it is closed.
@@ -87,7 +86,7 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
       </Button>
       <Sheet title={`On many pages: ${note.title}`} open={open} onClose={close} wide problem={problem}>
         {made ? (
-          <Made stroke={made} collection={collection} />
+          <CameOf stroke={made} collection={collection} />
         ) : (
           <>
             <p>{`${what}, in the same piece on each of these pages. It is done in the background, page after page, and one word takes all of it back.`}</p>
@@ -102,7 +101,11 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
         )}
         <Row>
           {!made && (
-            <Button $look="main" isDisabled={chosen.length === 0} onPress={() => void strike(note, stroke, chosen)}>
+            <Button
+              $look="main"
+              isDisabled={chosen.length === 0}
+              onPress={() => void begin(`/api/pages/${pageId}/stroke`, bodyOf(note, stroke, chosen))}
+            >
               {stroke.act === 'fix' ? `Fix it on ${counted(chosen.length, 'page')}` : `Tell it apart on ${counted(chosen.length, 'page')}`}
             </Button>
           )}
@@ -114,68 +117,14 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
   );
 }
 
+function bodyOf(note: Note, stroke: Stroke, pages: readonly PageWithSlip[]): object {
+  const how = stroke.act === 'fix' ? { remedy: stroke.remedy, inputs: stroke.inputs } : {};
+  return { findingId: note.id, act: stroke.act, ...how, pages: pages.map(({ id }) => id) };
+}
+
 function without(left: ReadonlySet<number>, id: number, on: boolean): ReadonlySet<number> {
   const next = new Set(left);
   if (on) next.delete(id);
   else next.add(id);
   return next;
-}
-
-function Made({ stroke, collection }: { stroke: StrokeView; collection: string }) {
-  const all = stroke.waiting + stroke.done + stroke.returned + stroke.left.length;
-  return (
-    <>
-      <p role="status">{cameOf(stroke)}</p>
-      {isUnderWay(stroke) && <progress aria-label="Pages done" value={all - stroke.waiting} max={all} />}
-      {stroke.left.length > 0 && (
-        <ul>
-          {stroke.left.slice(0, 20).map(({ slug, title, why }) => (
-            <li key={slug}>{`${title}: ${why}`}</li>
-          ))}
-        </ul>
-      )}
-      <p>
-        It can be taken back later too, from <Link href={`/collections/${collection}/repeated`}>One slip, many pages</Link>.
-      </p>
-    </>
-  );
-}
-
-/** Something done to many pages, asked after until it is over. */
-function useStroke(pageId: number) {
-  const [made, setMade] = useState<StrokeView | null>(null);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const going = made !== null && isUnderWay(made);
-  const id = made?.id;
-  const look = async (stroke: number) => {
-    const shown = await send<StrokeView>(`/api/strokes/${stroke}/show`, {});
-    if (!shown.ok) return setProblem(shown.problem);
-    setMade(shown.value);
-  };
-  useEffect(() => {
-    if (!going || id === undefined) return;
-    const timer = setInterval(() => void look(id), ASK_MS);
-    return () => clearInterval(timer);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked anew only for another stroke, or when one begins or ends
-  }, [going, id]);
-  const told = <T,>(sent: { ok: true; value: T } | { ok: false; problem: Problem }, then: (value: T) => void) => {
-    setProblem(sent.ok ? null : sent.problem);
-    if (sent.ok) then(sent.value);
-  };
-  return {
-    made,
-    problem,
-    async send(note: Note, stroke: Stroke, pages: readonly PageWithSlip[]) {
-      const how = stroke.act === 'fix' ? { remedy: stroke.remedy, inputs: stroke.inputs } : {};
-      const body = { findingId: note.id, act: stroke.act, ...how, pages: pages.map(({ id: page }) => page) };
-      told(await send<{ stroke: number }>(`/api/pages/${pageId}/stroke`, body), ({ stroke: begun }) => void look(begun));
-    },
-    async takeBack() {
-      if (id !== undefined) told(await send<unknown>(`/api/strokes/${id}/take-back`, {}), () => void look(id));
-    },
-    forget() {
-      setMade(null);
-      setProblem(null);
-    },
-  };
 }

@@ -1,0 +1,99 @@
+'use client';
+import type { Problem } from '@inkwell/review';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { CameOf } from '@/features/repeated/CameOf';
+import { isUnderWay } from '@/features/repeated/stroke';
+import { useStroke } from '@/features/repeated/useStroke';
+import { Button } from '@/ui/Button';
+import { Pick } from '@/ui/Field';
+import { Row } from '@/ui/Panel';
+import { ProblemNotice } from '@/ui/ProblemNotice';
+import { send } from '@/ui/send';
+import { Sheet } from '@/ui/Sheet';
+import { CONTENT_TYPES, counted } from '@/ui/words';
+
+const Bar = styled(Row)`
+  margin-top: 0.75rem;
+  padding: 0.5rem 0.75rem;
+  background: var(--gallWash);
+  border: 1px solid var(--line);
+`;
+
+const ACTS = {
+  certain: {
+    button: 'Fix what is certain…',
+    title: 'Fix what is certain',
+    says: 'Every fix that needs no word from a person, one revision a page. One word takes all of it back.',
+    go: (many: string) => `Fix on ${many}`,
+  },
+  'sign off': {
+    button: 'Sign off…',
+    title: 'Sign off',
+    says: 'Each page that the gate lets through is signed off at its present revision, in your name. The others are left and named.',
+    go: (many: string) => `Sign off ${many}`,
+  },
+} as const;
+
+type Act = keyof typeof ACTS;
+
+/** What can be done to the pages that are chosen in the ledger, all at once. */
+export function ChosenPages({ collection, chosen, onClear }: { collection: string; chosen: readonly string[]; onClear(): void }) {
+  const router = useRouter();
+  const [act, setAct] = useState<Act | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const stroke = useStroke();
+  const address = `/api/collections/${encodeURIComponent(collection)}`;
+  const retype = async (contentType: string) => {
+    const sent = await send<unknown>(`${address}/content-type`, { pages: chosen, contentType });
+    setProblem(sent.ok ? null : sent.problem);
+    router.refresh();
+  };
+  const close = () => {
+    setAct(null);
+    stroke.forget();
+    if (stroke.made) {
+      onClear();
+      router.refresh();
+    }
+  };
+  const many = counted(chosen.length, 'page');
+  const { made } = stroke;
+  return (
+    <>
+      <Bar role="group" aria-label="Chosen pages">
+        <b role="status">{`${many} chosen`}</b>
+        {(Object.keys(ACTS) as Act[]).map((one) => (
+          <Button key={one} onPress={() => setAct(one)}>
+            {ACTS[one].button}
+          </Button>
+        ))}
+        <Pick
+          label="Content type"
+          value=""
+          onChange={(value) => value && void retype(value)}
+          options={[{ value: '', label: 'change to…' }, ...CONTENT_TYPES.map((value) => ({ value, label: value }))]}
+        />
+        <Button $look="quiet" onPress={onClear}>
+          Choose none
+        </Button>
+      </Bar>
+      {problem && <ProblemNotice problem={problem} />}
+      <Sheet title={act ? ACTS[act].title : ''} open={act !== null} onClose={close} problem={stroke.problem}>
+        {act && (made ? <CameOf stroke={made} collection={collection} /> : <p>{ACTS[act].says}</p>)}
+        <Row>
+          {act && !made && (
+            <Button $look="main" onPress={() => void stroke.begin(`${address}/pages`, { act, pages: chosen })}>
+              {ACTS[act].go(many)}
+            </Button>
+          )}
+          {made && act === 'certain' && !made.taken_back && !isUnderWay(made) && made.done > 0 && (
+            <Button onPress={() => void stroke.takeBack()}>Take it back</Button>
+          )}
+          <Button onPress={close}>{made ? 'Close' : 'Cancel'}</Button>
+        </Row>
+      </Sheet>
+    </>
+  );
+}

@@ -1,0 +1,35 @@
+import { changeTypes, collectionBySlug, holdAnew, house, writing } from '@inkwell/store';
+import { enqueue } from '@inkwell/work';
+import { unlessAllowed, type Actor } from './actor.ts';
+import { auditJob } from './jobs.ts';
+import { done, notFound, refused, type Result } from './problems.ts';
+import { dayIn, type Services } from './services.ts';
+
+export interface Retype {
+  collection: string;
+  /** Addresses of pages in the application. */
+  pages: readonly string[];
+  contentType: string;
+}
+
+/** Says of pages what sort they are. They are held to what the house asks of that sort, and looked at again where its words differ. */
+export function setContentType(services: Services, actor: Actor, wish: Retype): Promise<Result<{ pages: number }>> {
+  return writing(services.db, async (trx) => {
+    const collection = await collectionBySlug(trx, wish.collection);
+    if (!collection) return notFound('This collection');
+    const barred = unlessAllowed(actor, 'change a page', { collection: collection.id }, 'This collection');
+    if (barred) return barred;
+    const contentType = wish.contentType.trim().toLowerCase();
+    if (contentType === '')
+      return refused({
+        code: 'bad-page',
+        what: 'A content type needs a name',
+        kept: 'Nothing was changed.',
+        next: 'Choose one, or write it.',
+      });
+    const changed = await changeTypes(trx, collection.id, wish.pages, contentType);
+    if (changed.length > 0) await holdAnew(trx, dayIn((await house(trx)).timeZone, services.now()));
+    await enqueue(trx, actor.id, changed.map(auditJob));
+    return done({ pages: changed.length });
+  });
+}
