@@ -194,3 +194,29 @@ export function Tick({ label, name, on, onChange }: TickProps) {
     </TickLabel>
   );
 }
+
+const SearchLabel = styled.label`
+  display: inline-flex;
+  align-items: center;
+  gap: 0.4rem;
+  color: var(--quiet);
+  font-size: 0.875rem;
+  input {
+    background: var(--sheet);
+    border: 1px solid var(--edge);
+    border-radius: var(--round);
+    min-height: 1.75rem;
+    width: 10rem;
+    padding: 0 0.4rem;
+  }
+`;
+
+/** A few words by which a list is narrowed. */
+export function SearchBox({ label, value, onChange }: { label: string; value: string; onChange(value: string): void }) {
+  return (
+    <SearchLabel>
+      {label}
+      <input type="search" value={value} onChange={(event) => onChange(event.target.value)} />
+    </SearchLabel>
+  );
+}

@@ -33,6 +33,8 @@ export interface ShelfRow {
   lapsed: number;
   tally: Tally;
   hours: number;
+  /** What changed last: which page, by whom and when. */
+  last: { page: string; by: string; at: string } | null;
 }
 
 /** The collections an actor may see, each summed from its pages' status. */
@@ -41,7 +43,7 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
     const today = dayIn((await house(at)).timeZone, services.now());
     const rows = await shelfSums(at, visibleTo(actor), today);
     return done(
-      rows.map(({ slug, title, kind, putAway, pages, must, should, consider, questions, held, judge, ready, signed, lapsed }) => ({
+      rows.map(({ slug, title, kind, putAway, pages, must, should, consider, questions, held, judge, ready, signed, lapsed, last }) => ({
         slug,
         title,
         kind,
@@ -52,6 +54,7 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
         lapsed,
         tally: { must, should, consider, judge: questions },
         hours: hoursFor(must + should + consider + questions),
+        last,
       })),
     );
   });

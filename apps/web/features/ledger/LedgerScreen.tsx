@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
-import { Pick, Tick } from '@/ui/Field';
+import { Pick, SearchBox, Tick } from '@/ui/Field';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
@@ -55,6 +55,37 @@ const PageLink = styled(Link)`
   min-height: 1.5rem;
   min-width: 8rem;
 `;
+/** The head and the pages' titles stay in sight however far it is scrolled. */
+const Grid = styled(TableFrame)`
+  max-height: max(24rem, calc(100vh - 9rem));
+  overflow-y: auto;
+  thead th {
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    background: var(--sheet);
+    box-shadow: 0 1px 0 var(--line);
+  }
+  tbody th,
+  thead th:first-child {
+    position: sticky;
+    left: 0;
+    background: var(--sheet);
+  }
+  thead th:first-child {
+    z-index: 2;
+  }
+  th,
+  td {
+    padding-inline: 0.6rem;
+  }
+  @media (max-width: 40rem) {
+    tbody th,
+    thead th:first-child {
+      position: static;
+    }
+  }
+`;
 const PageCell = styled.div`
   display: flex;
   gap: 0.6rem;
@@ -69,21 +100,6 @@ const Choose = styled.form`
   align-items: center;
   gap: 0.4rem 1rem;
   margin-top: 1rem;
-  > label:last-of-type {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.4rem;
-    color: var(--quiet);
-    font-size: 0.875rem;
-  }
-  input {
-    background: var(--sheet);
-    border: 1px solid var(--edge);
-    border-radius: var(--round);
-    min-height: 1.75rem;
-    width: 10rem;
-    padding: 0 0.4rem;
-  }
 `;
 const More = styled.nav`
   display: flex;
@@ -121,7 +137,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
       {ledger.pages.length === 0 ? (
         <p>{isNarrowed(choice) ? 'No page is left by this choice.' : 'No page is here yet. Bring one in: paste it, or choose its file.'}</p>
       ) : (
-        <TableFrame tabIndex={0} role="region" aria-label="Pages by family">
+        <Grid tabIndex={0} role="region" aria-label="Pages by family">
           <Table>
             <caption>Pages and what stands open on them</caption>
             <thead>
@@ -133,12 +149,12 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
                   </PageCell>
                 </th>
                 <th scope="col">Verdict and release</th>
+                <th scope="col">Open</th>
                 {families.map((family) => (
                   <th key={family} scope="col" className="number">
                     {FAMILY_WORDS[family]}
                   </th>
                 ))}
-                <th scope="col">Open</th>
               </tr>
             </thead>
             <tbody>
@@ -154,7 +170,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
               ))}
             </tbody>
           </Table>
-        </TableFrame>
+        </Grid>
       )}
       {(ledger.next || choice.after) && (
         <More aria-label="More pages">
@@ -228,10 +244,7 @@ function Choice({ collection, choice }: { collection: string; choice: LedgerChoi
         onChange={(family) => go({ family: (family || undefined) as Family | undefined })}
         options={[{ value: '', label: 'Any family' }, ...FAMILIES.map((value) => ({ value, label: FAMILY_WORDS[value] }))]}
       />
-      <label>
-        Title holds
-        <input type="search" value={words} onChange={(event) => setWords(event.target.value)} />
-      </label>
+      <SearchBox label="Title holds" value={words} onChange={setWords} />
       <Button type="submit">Find</Button>
     </Choose>
   );
@@ -267,12 +280,12 @@ function PageRow({ collection, page, families, chosen, onChoose }: PageRowProps)
           </div>
         )}
       </td>
+      <Open>{tallyWords(page.tally)}</Open>
       {families.map((family) => (
         <td key={family} className="number">
           {countCell(collection, page, family)}
         </td>
       ))}
-      <Open>{tallyWords(page.tally)}</Open>
     </tr>
   );
 }

@@ -1,15 +1,22 @@
 'use client';
 import type { Verdict } from '@inkwell/core';
 import type { Progress, ShelfRow, TakenOut } from '@inkwell/review';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';
 import { Main } from '@/ui/Shell';
 import { Apart } from './Apart';
+import { ShelfChoice, useChoice } from './choice';
+import { Way } from './Way';
 import { Table, TableFrame } from '@/ui/Table';
 import { VERDICT_WORDS } from '@/ui/Verdict';
+import { When } from '@/ui/When';
 import { counted, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
+
+/** Drawn in the browser only: its table says the same without it. */
+const OpenChart = dynamic(() => import('./OpenChart').then(({ OpenChart: chart }) => chart), { ssr: false });
 
 const ORDER: readonly Verdict[] = ['held', 'judge', 'ready'];
 const KINDS = { course: 'Course', site: 'Site', book: 'Book' } as const;
@@ -55,7 +62,8 @@ export interface ShelfProps {
 
 /** All collections, each with how far it is. */
 export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps) {
-  const rows = all.filter(({ putAway }) => !putAway);
+  const standing = all.filter(({ putAway }) => !putAway);
+  const { choice, change, rows } = useChoice(standing);
   return (
     <Main id="content">
       <Head>
@@ -68,10 +76,13 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
         </ButtonLink>
       </Head>
       <WorkInProgress work={work} mayCancel={mayCancel} />
-      {rows.length === 0 ? (
+      {standing.length > 1 && <ShelfChoice choice={choice} onChange={change} />}
+      {standing.length === 0 ? (
         <p>
           Nothing stands on the shelf. <Link href="/bring-in">Bring in a collection</Link>: a site, a course or a book.
         </p>
+      ) : rows.length === 0 ? (
+        <p>No collection is left by this choice.</p>
       ) : (
         <TableFrame tabIndex={0} role="region" aria-label="Collections">
           <Table>
@@ -88,6 +99,7 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
                 <th scope="col" className="number">
                   Left
                 </th>
+                <th scope="col">Changed last</th>
               </tr>
             </thead>
             <tbody>
@@ -98,6 +110,7 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
           </Table>
         </TableFrame>
       )}
+      {rows.length > 1 && <OpenChart rows={rows} />}
       <Apart putAway={all.filter(({ putAway }) => putAway)} takenOut={takenOut} />
     </Main>
   );
@@ -124,6 +137,7 @@ function CollectionRow({ row }: { row: ShelfRow }) {
       </th>
       <td className="number">{row.pages.toLocaleString('en')}</td>
       <td>
+        <Way row={row} />
         {verdicts.length === 0
           ? 'no pages yet'
           : verdicts.map((verdict) => count(row.verdicts[verdict], VERDICT_WORDS[verdict].toLowerCase(), `verdict=${verdict}`))}
@@ -134,7 +148,15 @@ function CollectionRow({ row }: { row: ShelfRow }) {
         {row.signedOff + row.lapsed === 0 && 'none yet'}
       </td>
       <td>{tallyWords(row.tally)}</td>
-      <td className="number">{`about ${row.hours.toLocaleString('en')} h`}</td>
+      <td className="number whole">{`about ${row.hours.toLocaleString('en')} h`}</td>
+      <td>
+        {row.last && (
+          <>
+            <When at={row.last.at} />
+            <Small>{`${row.last.page}, ${row.last.by}`}</Small>
+          </>
+        )}
+      </td>
     </tr>
   );
 }

@@ -199,6 +199,8 @@ export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'k
   ready: number;
   signed: number;
   lapsed: number;
+  /** What changed last in it: which page, by whom and when; null where nothing is in it. */
+  last: { page: string; by: string; at: string } | null;
 }
 
 /** Every collection with the sums of its pages' states, by title. `only`: ids of those somebody may see; null for all. */
@@ -210,7 +212,10 @@ export async function shelfSums(db: Database | Write, only: readonly number[] | 
       coalesce(sum(consider), 0)::integer as consider, coalesce(sum(questions), 0)::integer as questions,
       (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge,
         (count(*) filter (where verdict = 'ready'))::integer as ready,
-      (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed
+      (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed,
+      (select jsonb_build_object('page', p.title, 'by', u.name, 'at', r.made_at) from pages p
+        join revisions r on r.page_id = p.id and r.number = p.head join people u on u.id = r.made_by
+        where p.collection_id = c.id and p.gone_at is null order by r.made_at desc, p.id limit 1) as last
     from collections c left join status s on s.collection_id = c.id where c.arrived_at is not null and c.taken_out_at is null and ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
     group by c.id order by c.title collate "und-x-icu", c.id`.execute(db);
   return rows;

@@ -1,0 +1,103 @@
+'use client';
+import type { ShelfRow } from '@inkwell/review';
+import { Bar, BarChart, CartesianGrid, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import styled from 'styled-components';
+import { Table, TableFrame } from '@/ui/Table';
+
+const Figure = styled.figure`
+  margin-top: 1.5rem;
+  padding: 0.75rem 1rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  figcaption {
+    font: 600 1rem var(--serif);
+    margin-bottom: 0.5rem;
+  }
+  summary {
+    cursor: pointer;
+    min-height: 1.75rem;
+  }
+  text {
+    fill: var(--quiet);
+    font: 400 0.8125rem var(--sans);
+  }
+`;
+
+/** Collections drawn: those with the most open. */
+const DRAWN = 12;
+
+const WEIGHTS = [
+  { key: 'must', name: 'must', fill: 'var(--ink)' },
+  { key: 'should', name: 'should', fill: 'var(--gall)' },
+  { key: 'consider', name: 'to consider', fill: 'var(--edge)' },
+  { key: 'judge', name: 'to judge', fill: 'var(--marginRule)' },
+] as const;
+
+/** What stands open by weight, in the collections where the most does; with its table. */
+export function OpenChart({ rows }: { rows: readonly ShelfRow[] }) {
+  const data = rows
+    .map(({ slug, title, tally, hours }) => ({
+      slug,
+      title,
+      hours,
+      ...tally,
+      all: tally.must + tally.should + tally.consider + tally.judge,
+    }))
+    .filter(({ all }) => all > 0)
+    .sort((a, b) => b.all - a.all)
+    .slice(0, DRAWN);
+  if (data.length < 2) return null;
+  return (
+    <Figure>
+      <figcaption>Where the most stands open</figcaption>
+      <div aria-hidden="true">
+        <ResponsiveContainer width="100%" height={56 + data.length * 34}>
+          <BarChart data={data} layout="vertical" margin={{ left: 8, right: 16 }} accessibilityLayer={false}>
+            <CartesianGrid horizontal={false} stroke="var(--line)" />
+            <XAxis type="number" allowDecimals={false} stroke="var(--edge)" />
+            <YAxis type="category" dataKey="title" width={170} stroke="var(--edge)" />
+            <Tooltip contentStyle={{ background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--edge)' }} />
+            <Legend />
+            {WEIGHTS.map(({ key, name, fill }) => (
+              <Bar key={key} dataKey={key} name={name} stackId="open" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />
+            ))}
+          </BarChart>
+        </ResponsiveContainer>
+      </div>
+      <details>
+        <summary>The same as a table</summary>
+        <TableFrame tabIndex={0} role="region" aria-label="Open by weight">
+          <Table>
+            <caption>Open by weight</caption>
+            <thead>
+              <tr>
+                <th scope="col">Collection</th>
+                {WEIGHTS.map(({ key, name }) => (
+                  <th key={key} scope="col" className="number">
+                    {name}
+                  </th>
+                ))}
+                <th scope="col" className="number">
+                  hours left
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {data.map((row) => (
+                <tr key={row.slug}>
+                  <th scope="row">{row.title}</th>
+                  {WEIGHTS.map(({ key }) => (
+                    <td key={key} className="number">
+                      {row[key].toLocaleString('en')}
+                    </td>
+                  ))}
+                  <td className="number">{row.hours.toLocaleString('en')}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        </TableFrame>
+      </details>
+    </Figure>
+  );
+}
