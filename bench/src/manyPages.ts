@@ -26,14 +26,14 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
       a.engine, a.inputs, a.moves from copies c join audits a on a.id = c.old_audit`,
     sql`update pages p set audit_id = c.new_audit from copies c where c.new = p.id`,
     sql`create temporary table copied as select f.id as old, nextval(pg_get_serial_sequence('findings', 'id'))::integer as new,
-      c.new as page, c.new_audit as audit, f.kind_id, random() as chance
+      c.new as page, c.new_audit as audit, f.kind_id, f.slip, random() as chance
       from copies c join findings f on f.page_id = c.old order by c.new, f.id`,
     sql`create index on copied (old)`,
-    sql`insert into findings (id, page_id, kind_id, standing, ruled, excepted_until, first_revision) overriding system value
+    sql`insert into findings (id, page_id, kind_id, standing, ruled, excepted_until, first_revision, slip) overriding system value
       select new, page, kind_id, case when chance < 0.05 then 'fixed' when chance < 0.08 then 'ruled out' when chance < 0.1
         then 'excepted' else 'open' end,
         case when chance between 0.05 and 0.08 then 'no problem' end, case when chance between 0.08 and 0.1 then '2099-12-31'::date end,
-          1 from copied`,
+          1, slip from copied`,
     sql`insert into occurrences (finding_id, page_id, place, from_audit, to_audit, path, through, start_at, end_at, message,
       message_values, subject, fingerprint, remedies)
       select c.new, c.page, place, c.audit, null, path, through, start_at, end_at, message, message_values, subject, fingerprint,

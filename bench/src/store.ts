@@ -9,6 +9,7 @@ import {
   fix,
   HERE,
   ledger,
+  repeated,
   setStandard,
   shelf,
   signOff,
@@ -23,6 +24,7 @@ import { addCollection, dropCollection, migrate, openDatabase, placeFiles, refre
 import { sql } from 'kysely';
 import { copyPages, settle } from './manyPages.ts';
 import { generatedPage, seeded } from './pages.ts';
+import { inAFolder, type WholeCollections } from './wholeCollections.ts';
 
 const PAGES = Number(process.env.INKWELL_PAGES) || 5_000;
 const TEMPLATES = 20;
@@ -126,6 +128,7 @@ async function screens(): Promise<void> {
   await measure('Ledger, held pages with findings in tables', 60, () => first({ order: 'position', verdict: 'held', family: 'tables' }), {
     p95: 100,
   });
+  await measure('One slip, many pages', 10, () => repeated(services, ADA, { collection: 'many' }), { statements: 10 });
 }
 
 async function onePage(): Promise<void> {
@@ -220,6 +223,24 @@ async function takeOut(): Promise<void> {
   await measure('a collection of 1,000 pages taken out', 1, () => dropCollection(db, id), { p95: 20_000 }, 0);
 }
 
+/** Whole collections in and out (bench.md, and the bounds): one process does what two workers would share. */
+async function collections(whole: WholeCollections): Promise<void> {
+  const course = await whole.site('course.zip', 300, 'course');
+  let slug = '';
+  await measure(
+    '300 pages of 20 KB from drop to a filled ledger, one process',
+    1,
+    async () => (slug = await whole.in('Course', course)),
+    {},
+    0,
+  );
+  const newer = await whole.site('newer.zip', 300, 'course', 30);
+  await measure('its newer version with 30 pages changed', 1, () => whole.in('Course', newer, slug), {}, 0);
+  const small = await whole.in('Small', await whole.site('small.zip', 2_000, 'small'));
+  await whole.mend(small, 50);
+  await measure('2,000 pages out with 50 mended', 3, () => whole.out(small), { p95: 10_000 }, 0);
+}
+
 await fill();
 const counted = await sql<{
   pages: number;
@@ -230,6 +251,7 @@ await screens();
 await onePage();
 await moveTheBar();
 await takeOut();
+await inAFolder(collections, services, ADA);
 await db.destroy();
 for (const { what, median, p95, statements: many, bound, kept } of rows)
   console.log(

@@ -60,6 +60,7 @@ export const LOOK_AFTER = checker({
   ...base,
   properties: { title: { type: 'string', maxLength: 300 }, putAway: { type: 'boolean' } },
 });
+export const TITLED = checker({ ...base, required: ['title'], properties: { title: { type: 'string', maxLength: 300 } } });
 export const STEP = checker({ ...base, required: ['version'], properties: { version: ID } });
 export const RESTORE = checker({ ...base, required: ['version', 'revision'], properties: { version: ID, revision: ID } });
 export const RULE = checker({

@@ -1,7 +1,7 @@
 export { acceptText, decodeHtml, hasMarkup, LARGEST_PAGE, type Decoded, type DecodeFailure } from './html/decode.ts';
 export { encodeEdits, encodeText, type Encoded } from './html/encode.ts';
 export { PROFILE_SCHEMA, readProfile, writeProfile, type ProfileRead } from './profile/profile.ts';
-export { toCsvTable } from './reports/csv.ts';
+export { csvRows, toCsvTable } from './reports/csv.ts';
 export { writeReport, type ReportFormat } from './reports/stream.ts';
 export type { ReportedCollection, ReportedFinding, ReportedPage, ReportHead, RuleText, RuleTexts } from './reports/report.ts';
 export { leadsOutside } from './zip/names.ts';

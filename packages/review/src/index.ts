@@ -71,3 +71,5 @@ export {
   type WishedStroke,
 } from './strokes.ts';
 export { setContentType, type Retype } from './pageTypes.ts';
+export { newTerm } from './newTerm.ts';
+export { everythingIn } from './everything.ts';

@@ -146,6 +146,8 @@ export {
   type StrokeLine,
   type StrokePage,
 } from './queries/slips.ts';
+export { copyCollection, pagesOfCollection } from './queries/copy.ts';
+export { findingLines, type FindingLine } from './queries/everything.ts';
 export { auditOf, findingById, findingsIn, fixedFindings, isOpenOn, OPEN_STANDINGS, type StoredFinding } from './queries/findings.ts';
 export {
   addAudit,

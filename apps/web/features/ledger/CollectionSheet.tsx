@@ -25,6 +25,7 @@ export function CollectionSheet({ slug, title, putAway }: { slug: string; title:
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [called, setCalled] = useState(title);
+  const [term, setTerm] = useState('');
   const [going, setGoing] = useState<Removable | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const ask = async <T,>(act: string, body: object, then: (value: T) => void) => {
@@ -64,6 +65,25 @@ export function CollectionSheet({ slug, title, putAway }: { slug: string; title:
           <p>From the same course, site or book, as it is now. You see what became of each page first.</p>
           <Row>
             <ButtonLink href={`/bring-in?newer=${encodeURIComponent(slug)}`}>Bring in a newer version</ButtonLink>
+          </Row>
+        </Part>
+        <Part>
+          <h3>A new term</h3>
+          <TextBox
+            label="Title of the new term"
+            value={term}
+            onChange={setTerm}
+            hint="The same pages with their history, and with the answers, exceptions and sign-offs that hold now."
+          />
+          <Row>
+            <Button
+              isDisabled={term.trim() === ''}
+              onPress={() =>
+                void ask<{ collection: string }>('new-term', { title: term }, (made) => router.push(`/collections/${made.collection}`))
+              }
+            >
+              Copy it for a new term
+            </Button>
           </Row>
         </Part>
         <Part>

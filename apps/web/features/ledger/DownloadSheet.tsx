@@ -47,6 +47,11 @@ export function DownloadSheet({ slug }: { slug: string }) {
               Download it
             </DownloadLink>
           )}
+          {out && (
+            <DownloadLink href={`${address}/findings`} download onClick={() => setOpen(false)}>
+              All findings as a table (CSV)
+            </DownloadLink>
+          )}
           <Button onPress={() => setOpen(false)}>Close</Button>
         </Row>
       </Sheet>

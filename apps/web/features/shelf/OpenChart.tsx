@@ -57,7 +57,7 @@ export function OpenChart({ rows }: { rows: readonly ShelfRow[] }) {
             <XAxis type="number" allowDecimals={false} stroke="var(--edge)" />
             <YAxis type="category" dataKey="title" width={170} stroke="var(--edge)" />
             <Tooltip contentStyle={{ background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--edge)' }} />
-            <Legend />
+            <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
             {WEIGHTS.map(({ key, name, fill }) => (
               <Bar key={key} dataKey={key} name={name} stackId="open" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />
             ))}

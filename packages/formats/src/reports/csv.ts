@@ -15,9 +15,14 @@ export async function* toCsv(pages: AsyncIterable<ReportedPage>): AsyncGenerator
 /** Rows of data as a table; what is more than a value as JSON. Without `named` columns, one for each name that any row has. */
 export function toCsvTable(rows: readonly object[], named?: readonly string[]): string {
   const columns = named ?? [...new Set(rows.flatMap((row) => Object.keys(row)))];
+  return line(columns) + csvRows(rows, columns);
+}
+
+/** Rows alone, for a table that is written part by part. */
+export function csvRows(rows: readonly object[], columns: readonly string[]): string {
   const text = (value: unknown) =>
     value === null || value === undefined ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value as string);
-  return line(columns) + rows.map((row) => line(columns.map((name) => text((row as Record<string, unknown>)[name])))).join('');
+  return rows.map((row) => line(columns.map((name) => text((row as Record<string, unknown>)[name])))).join('');
 }
 
 function rowOf(path: string, { at, weight, outcome, rule, criteria, message, fingerprint }: ReportedFinding): (string | number)[] {

@@ -26,18 +26,23 @@ export interface SlipLine {
 export const SEVERAL = 3;
 
 /** The slips that stand open on several pages, those on the most pages first. */
-export async function slipsOver(db: Database | Write, collectionId: number, today: string, limit: number): Promise<SlipLine[]> {
-  const { rows } = await sql<SlipLine>`with told as materialized (
-      select f.slip, count(distinct f.page_id)::integer as pages, count(*)::integer as many, mode() within group (order by w.weight) as weight, mode() within group (order by w.outcome) as outcome,
-        min(array[p.position, f.id]) as first
-      from page_status s join pages p on p.id = s.page_id join findings f on f.page_id = s.page_id
+export async function slipsOver(db: Write, collectionId: number, today: string, limit: number): Promise<SlipLine[]> {
+  // Half a million findings are counted in memory rather than on disk.
+  await sql`set local work_mem = '64MB'`.execute(db);
+  const { rows } = await sql<SlipLine>`with on_pages as (
+      select f.slip, f.page_id, count(*)::integer as many from page_status s join findings f on f.page_id = s.page_id
         join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
-      where s.collection_id = ${collectionId} and f.slip is not null and ${OPEN(today)} group by f.slip
-      having count(distinct f.page_id) >= ${SEVERAL}),
-    most as (select *, (count(*) over ())::integer as all_slips from told order by pages desc, many desc, slip limit ${limit})
-    select m.slip, k.rule, m.weight, m.outcome, m.pages, m.many, f.id as finding, p.slug, p.title, o.message, o.message_values as values,
+      where s.collection_id = ${collectionId} and f.slip is not null and ${OPEN(today)} group by f.slip, f.page_id),
+    told as (select slip, count(*)::integer as pages, sum(many)::integer as many from on_pages group by slip having count(*) >= ${SEVERAL}),
+    most as materialized (select *, (count(*) over ())::integer as all_slips from told order by pages desc, many desc, slip limit ${limit})
+    select m.slip, k.rule, w.weight, w.outcome, m.pages, m.many, f.id as finding, p.slug, p.title, o.message, o.message_values as values,
       m.all_slips, (select count(*)::integer from page_status where collection_id = ${collectionId}) as all_pages
-    from most m join findings f on f.id = m.first[2] join kinds k on k.id = f.kind_id join pages p on p.id = f.page_id
+    from most m
+      join lateral (select i.first, i.page_id from (select f.page_id, min(f.id) as first from findings f join page_status s
+          on s.page_id = f.page_id and s.collection_id = ${collectionId} where f.slip = m.slip and ${OPEN(today)} group by f.page_id) i
+        join pages q on q.id = i.page_id order by q.position, q.id limit 1) first on true
+      join findings f on f.id = first.first join kinds k on k.id = f.kind_id join pages p on p.id = f.page_id
+      join page_status s on s.page_id = p.id join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
       join lateral (select message, message_values from occurrences where finding_id = f.id and to_audit is null order by place limit 1) o on true
     order by m.pages desc, m.many desc, m.slip`.execute(db);
   return rows;

@@ -1,6 +1,6 @@
-import { bringBack, goesOut, lookAfter, removable, setContentType, strokePagesOver, takeOut } from '@inkwell/review';
+import { bringBack, goesOut, lookAfter, newTerm, removable, setContentType, strokePagesOver, takeOut } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { LOOK_AFTER, NOTHING, ON_PAGES, RETYPE } from '@/server/inputs';
+import { LOOK_AFTER, NOTHING, ON_PAGES, RETYPE, TITLED } from '@/server/inputs';
 
 /** What is done with a whole collection, or with many of its pages: called otherwise, put away, taken out, brought back, fixed, signed. */
 export async function POST(request: Request, { params }: { params: Promise<{ collection: string; act: string }> }): Promise<Response> {
@@ -13,6 +13,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ col
       return answer(request, ON_PAGES, (services, actor, wish) => strokePagesOver(services, actor, { collection, ...wish }));
     case 'content-type':
       return answer(request, RETYPE, (services, actor, wish) => setContentType(services, actor, { collection, ...wish }));
+    case 'new-term':
+      return answer(request, TITLED, (services, actor, wish) => newTerm(services, actor, { collection, ...wish }));
     case 'goes-out':
       return answer(request, NOTHING, (services, actor) => goesOut(services, actor, { collection }));
     case 'removable':
