@@ -15,12 +15,20 @@ interface Shot {
 
 const BEES = '/collections/a-first-year-with-bees';
 
-/** The demo's site as the zip it would be sent as. */
-async function canalInZip(): Promise<string> {
+/** The demo's site, a little changed, as its newer version. */
+async function newerCanal(): Promise<string> {
   const pages = join(import.meta.dirname, '..', 'demo', 'pages', 'canal');
-  const names = (await readdir(pages)).sort();
-  const file = join(await mkdtemp(join(tmpdir(), 'inkwell-canal-')), 'larkmoor-canal-trust.zip');
-  await writeZip(file, await Promise.all(names.map(async (name) => ({ name, data: await readFile(join(pages, name)) }))));
+  const names = (await readdir(pages)).filter((name) => name !== 'history.html').sort();
+  const file = join(await mkdtemp(join(tmpdir(), 'inkwell-canal-')), 'larkmoor-canal-trust-spring.zip');
+  const newer = (name: string, html: Buffer) =>
+    /boat|museum/.test(name) ? html.toString().replace('</main>', '<p>New from May.</p></main>') : html;
+  const entries = await Promise.all(
+    names.map(async (name) => ({
+      name: name === 'wildlife.html' ? 'nature/wildlife.html' : name,
+      data: newer(name, await readFile(join(pages, name))),
+    })),
+  );
+  await writeZip(file, entries);
   return file;
 }
 
@@ -37,10 +45,10 @@ const SHOTS: readonly Shot[] = [
   },
   {
     name: 'package',
-    address: '/bring-in',
+    address: '/bring-in?newer=larkmoor-canal-trust',
     before: async (page) => {
-      await page.getByLabel(/^A package/).setInputFiles(await canalInZip());
-      await page.getByRole('button', { name: /^Bring in \d/ }).waitFor({ timeout: 30_000 });
+      await page.getByLabel(/^A package/).setInputFiles(await newerCanal());
+      await page.getByRole('button', { name: 'Bring in the newer version' }).waitFor({ timeout: 30_000 });
     },
   },
   { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
@@ -71,6 +79,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'desk-changes', address: `${BEES}/your-first-harvest?face=changes&from=1&to=3` },
   { name: 'desk-signed-off', address: `${BEES}/welcome-to-a-first-year-with-bees` },
   { name: 'desk-narrow', address: '/collections/larkmoor-canal-trust/boat-trips', width: 320, height: 900 },
+  { name: 'repeated', address: '/collections/larkmoor-canal-trust/repeated' },
   { name: 'criterion', address: '/criteria/1.3.1' },
 ];
 

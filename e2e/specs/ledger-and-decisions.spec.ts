@@ -70,6 +70,22 @@ test('pages chosen together are fixed, given another content type and signed off
   await expect(page.getByRole('row').filter({ hasText: 'Leaf 001' })).toContainText('Signed off');
 });
 
+test('a collection is walked in steps: what was looked at is kept, and the walk goes on with the next page', async ({ page }) => {
+  const collection = await ownCollection();
+  await bringMany(page, collection, 2);
+  await page.goto(`/collections/${collection}`);
+  await page.getByRole('link', { name: 'Steps', exact: true }).click();
+  await expect(page.getByText('1 open, 0 of 2 pages looked at')).toBeVisible();
+  await page.getByRole('link', { name: 'Go on with Title and outline' }).click();
+  await expect(page).toHaveURL(/step=outline/);
+  const strip = page.getByRole('group', { name: 'Steps' });
+  await expect(strip.getByRole('button', { name: 'Title and outline', exact: false }).first()).toHaveAttribute('aria-pressed', 'true');
+  await strip.getByRole('button', { name: 'I have looked at: Title and outline' }).click();
+  await expect(strip.getByText('Looked at by Ines Calder')).toBeVisible();
+  await page.goto(`/collections/${collection}/steps`);
+  await expect(page.getByText('1 open, 1 of 2 pages looked at')).toBeVisible();
+});
+
 test('of two who decide on one finding the second is told what the first decided, and nothing is overwritten', async ({
   page,
   context,

@@ -4,6 +4,7 @@ import { auditPage, DEFAULT_PROFILE, parsePage, selectFindings, sentenceOf } fro
 const SCREENS: readonly (readonly [string, string])[] = [
   ['Shelf', '/'],
   ['Ledger', '/collections/a-first-year-with-bees'],
+  ['Steps', '/collections/a-first-year-with-bees/steps'],
   ['One slip, many pages', '/collections/larkmoor-canal-trust/repeated'],
   ['Bring in a page', '/collections/a-first-year-with-bees/bring-in'],
   ['Bring in a collection', '/bring-in'],

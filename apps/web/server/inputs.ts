@@ -1,6 +1,6 @@
 import 'server-only';
 import Ajv from 'ajv';
-import { REMEDY_NAMES } from '@inkwell/core';
+import { REMEDY_NAMES, STEPS } from '@inkwell/core';
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 
 const ajv = new Ajv({ allErrors: false, coerceTypes: false });
@@ -138,6 +138,11 @@ export const RETYPE = checker({
   ...base,
   required: ['pages', 'contentType'],
   properties: { pages: SLUGS, contentType: { type: 'string', minLength: 1, maxLength: 40 } },
+});
+export const LOOK_AT = checker({
+  ...base,
+  required: ['version', 'step', 'looked'],
+  properties: { version: ID, step: { enum: STEPS.map(({ id }) => id) }, looked: { type: 'boolean' } },
 });
 export const ON_SLIP = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
 export const STROKE = checker({

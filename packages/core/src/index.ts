@@ -48,6 +48,7 @@ export { repairedLevels } from './remedies/repairedLevels.ts';
 export { auditPage, ENGINE_VERSION } from './audit/run.ts';
 export { identityOf, type Audit, type Finding, type Place } from './audit/findings.ts';
 export { ruleOf, sentenceOf } from './audit/prose.ts';
+export { stepOf, STEPS, type StepId, type WalkStep } from './audit/steps.ts';
 export { compareAudits, type Comparison, type Texts } from './audit/compare.ts';
 export {
   DEFAULT_PROFILE,

@@ -6,12 +6,14 @@ import {
   pageForEngine,
   pagesBeside,
   questionsOn,
+  lookedAtOn,
   revisionLines,
   rulingsOn,
   snapshot,
   type Answer,
   type PageForEngine,
   type PageLink,
+  type Looked,
   type PlacedPage,
   type Release,
   type Role,
@@ -88,6 +90,8 @@ export interface Desk {
   /** What the collection knows of the things the page names. */
   neighbours: Neighbours;
   history: RevisionView[];
+  /** Steps of the walk that somebody looked at, and at which revision. */
+  looked: Looked[];
 }
 
 /** A page under review, all of it read at one moment. */
@@ -136,6 +140,7 @@ async function show(at: Write, services: Services, actor: Actor, found: PageForE
     beside: await pagesBeside(at, page),
     neighbours: text.neighbours,
     history: lines,
+    looked: await lookedAtOn(at, page.id),
   });
 }
 

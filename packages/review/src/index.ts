@@ -18,7 +18,7 @@ export {
   type Settled,
 } from './judge.ts';
 export { imageUses } from './imageUses.ts';
-export type { Became, ImageUse, PageWithSlip } from '@inkwell/store';
+export type { Became, ImageUse, Looked, PageWithSlip } from '@inkwell/store';
 export { proof, type Proof } from './proof.ts';
 export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';
@@ -73,3 +73,4 @@ export {
 export { setContentType, type Retype } from './pageTypes.ts';
 export { newTerm } from './newTerm.ts';
 export { everythingIn } from './everything.ts';
+export { lookAt, walk, type Walk, type WalkPage } from './steps.ts';

@@ -148,6 +148,7 @@ export {
 } from './queries/slips.ts';
 export { copyCollection, pagesOfCollection } from './queries/copy.ts';
 export { findingLines, type FindingLine } from './queries/everything.ts';
+export { lookedAtOn, setLookedAt, stepSums, walkLines, type Looked, type StepSum, type WalkLine } from './queries/steps.ts';
 export { auditOf, findingById, findingsIn, fixedFindings, isOpenOn, OPEN_STANDINGS, type StoredFinding } from './queries/findings.ts';
 export {
   addAudit,

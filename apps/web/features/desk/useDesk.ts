@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Desk, Note, Problem } from '@inkwell/review';
-import type { Arrangement, Inputs, RemedyName } from '@inkwell/core';
+import type { Arrangement, Inputs, RemedyName, StepId } from '@inkwell/core';
 import { send, type Sent } from '@/ui/send';
 import { counted } from '@/ui/words';
 import { isOpen, passes, type NoteFilter } from './note/filter';
@@ -66,6 +66,8 @@ export interface DeskActions {
   restore(revision: number): Promise<boolean>;
   signOff(): Promise<boolean>;
   lookAgain(): Promise<boolean>;
+  /** Marks a step of the walk as looked at on this revision, or not. */
+  lookAt(step: StepId, looked: boolean): Promise<boolean>;
   dismiss(): void;
 }
 
@@ -191,6 +193,8 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       redo: () => ok(act('redo', based({}), tell('Done again.'))),
       restore: (revision) => ok(act('restore', based({ revision }), tell(`Revision ${revision} is restored.`))),
       signOff: () => ok(act('sign-off', based({}), () => setSaid('Signed off.'))),
+      lookAt: (step, looked) =>
+        ok(act('look-at', based({ step, looked }), () => setSaid(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
       lookAgain: () => ok(act('look', () => ({}), tell('This is the newest revision.'))),
       dismiss: () => setProblem(null),
     },

@@ -124,6 +124,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         </div>
         <Acts>
           <CollectionSheet slug={ledger.slug} title={ledger.title} putAway={ledger.putAway} />
+          <ButtonLink href={`/collections/${ledger.slug}/steps`}>Steps</ButtonLink>
           <ButtonLink href={`/collections/${ledger.slug}/repeated`}>One slip, many pages</ButtonLink>
           <DownloadSheet slug={ledger.slug} />
           <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>

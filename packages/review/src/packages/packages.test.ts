@@ -193,7 +193,7 @@ test('a file longer than many pieces is kept byte for byte, and once', async () 
     { path: 'film.mp4', size: film.length, whole: film.length, sum },
     { path: 'none.mp4', size: 0, whole: 0, sum: createHash('md5').digest('hex') },
   ]);
-});
+}, 30_000);
 
 describe('what goes out', () => {
   test('is the very package that came in, and with one page fixed differs in that page alone', async () => {

@@ -6,6 +6,7 @@ import * as solidGround from './004-solid-ground.ts';
 import * as packages from './005-packages.ts';
 import * as versions from './006-versions.ts';
 import * as slips from './007-slips.ts';
+import * as steps from './008-steps.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -16,4 +17,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '005-packages': packages,
   '006-versions': versions,
   '007-slips': slips,
+  '008-steps': steps,
 };

@@ -7,7 +7,7 @@ import { OPEN } from './open.ts';
 import { closestBar } from './profiles.ts';
 
 /** Families in the order of `page_status.families`. */
-const FAMILIES: readonly Family[] = [
+export const FAMILIES: readonly Family[] = [
   'headings',
   'images',
   'links',

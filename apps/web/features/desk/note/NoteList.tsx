@@ -11,6 +11,7 @@ import { keyOf, pageTextOf } from '../engine/pageText';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import type { Permissions } from '../StandingLine';
 import { Filters } from './Filters';
+import { StepStrip } from './StepStrip';
 import { ManySheet } from './ManySheet';
 import { filters, isOpen, isToJudge } from './filter';
 
@@ -96,6 +97,7 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
         {desk.fixedHere > 0 && <span>{`${desk.fixedHere} fixed`}</span>}
         {open.some(({ note }) => note.sure) && <AllCertain state={state} actions={actions} engine={engine} mayChange={can.change} />}
       </Head>
+      <StepStrip state={state} actions={actions} mayLook={can.change} />
       {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
       {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
       {open.length > 0 && (

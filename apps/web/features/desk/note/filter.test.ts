@@ -15,8 +15,15 @@ const asked = (part: Partial<NoteFilter>) => passes({ ...NO_FILTER, ...part }, N
 
 test('every part of a filter has to hold', () => {
   expect(asked({})).toBe(true);
+  expect(asked({ step: 'links' })).toBe(true);
   expect(asked({ family: 'links', weight: 'should', criterion: '2.4.4', standing: 'to judge' })).toBe(true);
-  for (const part of [{ family: 'lists' }, { weight: 'must' }, { criterion: '2.4.9' }, { standing: 'excepted' }] as Partial<NoteFilter>[])
+  for (const part of [
+    { family: 'lists' },
+    { step: 'outline' },
+    { weight: 'must' },
+    { criterion: '2.4.9' },
+    { standing: 'excepted' },
+  ] as Partial<NoteFilter>[])
     expect([part, asked(part)]).toEqual([part, false]);
 });
 
@@ -31,7 +38,14 @@ test('a question that is answered is no longer to judge', () => {
 });
 
 test('a filter comes back from its address, and what an address makes up asks for nothing', () => {
-  const filter: NoteFilter = { family: 'links', weight: 'must', criterion: '1.4.3', standing: 'ruled out', words: 'faint grey' };
+  const filter: NoteFilter = {
+    family: 'links',
+    step: 'links',
+    weight: 'must',
+    criterion: '1.4.3',
+    standing: 'ruled out',
+    words: 'faint grey',
+  };
   const search = new URLSearchParams();
   writeFilter(filter, search);
   expect(filterFrom(search)).toEqual(filter);

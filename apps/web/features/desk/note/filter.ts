@@ -1,10 +1,12 @@
-import type { Family, Weight } from '@inkwell/core';
+import { stepOf, STEPS, type Family, type StepId, type Weight } from '@inkwell/core';
 import type { Note } from '@inkwell/review';
 import { FAMILIES } from '@/ui/words';
 
 /** What the list of notes is narrowed to; an empty string asks for everything. */
 export interface NoteFilter {
   family: Family | '';
+  /** A step of the walk, which may take in several families. */
+  step: StepId | '';
   weight: Weight | '';
   criterion: string;
   standing: Note['standing'] | 'to judge' | 'specialist' | '';
@@ -12,12 +14,17 @@ export interface NoteFilter {
   words: string;
 }
 
-export const NO_FILTER: NoteFilter = { family: '', weight: '', criterion: '', standing: '', words: '' };
+export const NO_FILTER: NoteFilter = { family: '', step: '', weight: '', criterion: '', standing: '', words: '' };
 
 export const WEIGHTS: readonly Weight[] = ['must', 'should', 'consider'];
 export const STANDINGS = ['to judge', 'open', 'returned', 'specialist', 'excepted', 'elsewhere', 'ruled out'] as const;
 
-const KNOWN: Partial<Record<keyof NoteFilter, readonly string[]>> = { family: FAMILIES, weight: WEIGHTS, standing: STANDINGS };
+const KNOWN: Partial<Record<keyof NoteFilter, readonly string[]>> = {
+  family: FAMILIES,
+  step: STEPS.map(({ id }) => id),
+  weight: WEIGHTS,
+  standing: STANDINGS,
+};
 const KEYS = Object.keys(NO_FILTER) as (keyof NoteFilter)[];
 
 export function filters(filter: NoteFilter): boolean {
@@ -26,6 +33,7 @@ export function filters(filter: NoteFilter): boolean {
 
 export function passes(filter: NoteFilter, note: Note): boolean {
   if (filter.family && note.family !== filter.family) return false;
+  if (filter.step && stepOf(note.family) !== filter.step) return false;
   if (filter.weight && note.weight !== filter.weight) return false;
   if (filter.criterion && !note.criteria.includes(filter.criterion)) return false;
   if (filter.standing && !stands(filter.standing, note)) return false;

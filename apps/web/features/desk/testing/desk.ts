@@ -57,6 +57,7 @@ export function deskOf(html: string, number = 1, over: Partial<Desk> = {}): Desk
     beside: { before: null, after: null },
     neighbours: { titles: {} },
     history: [revision],
+    looked: [],
     ...over,
   };
 }

@@ -8,6 +8,7 @@ import {
   fixAllCertain,
   imageUses,
   letStand,
+  lookAt,
   redo,
   restore,
   rule,
@@ -33,6 +34,7 @@ import {
   FIX_ALIKE,
   IMAGE,
   LET_STAND,
+  LOOK_AT,
   NOTHING,
   ON_ONE,
   ON_SLIP,
@@ -81,6 +83,7 @@ const ACTS: Record<string, Act> = {
   'end-exception': change(ON_ONE, endException),
   elsewhere: change(ELSEWHERE, setElsewhere),
   'sign-off': change(STEP, signOff),
+  'look-at': change(LOOK_AT, lookAt),
   compare: (request, pageId) =>
     answer(request, COMPARE, (services, actor, input) => compareRevisions(services, actor, { pageId, ...input })),
   'image-uses': (request, pageId) => answer(request, IMAGE, (services, actor, input) => imageUses(services, actor, { pageId, ...input })),
