@@ -54,22 +54,10 @@ export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Pr
 export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, READ_PACKAGE, STROKE, STROKE_BACK, UNPACK } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';
 export type { Tally } from './tally.ts';
-export {
-  makeStroke,
-  repeated,
-  sameSlip,
-  showStroke,
-  strokeOver,
-  strokePagesOver,
-  takeStrokeBackOn,
-  unmakeStroke,
-  type Repeated,
-  type RepeatedSlip,
-  type StrokeView,
-  type PagesAct,
-  type WishedOnPages,
-  type WishedStroke,
-} from './strokes.ts';
+export { makeStroke, strokeOver, strokePagesOver, type WishedOnPages, type WishedStroke } from './strokes/make.ts';
+export { repeated, sameSlip, showStroke, type Repeated, type RepeatedSlip, type StrokeView } from './strokes/repeated.ts';
+export { takeStrokeBackOn, unmakeStroke } from './strokes/takeBack.ts';
+export type { PagesAct, SlipAct } from './strokes/acts.ts';
 export { setContentType, type Retype } from './pageTypes.ts';
 export { newTerm } from './newTerm.ts';
 export { everythingIn } from './everything.ts';

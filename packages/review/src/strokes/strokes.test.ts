@@ -13,9 +13,9 @@ import {
   takeStrokeBackOn,
   THE_SYSTEM,
   unmakeStroke,
-} from './index.ts';
-import { bench, INES, personAs, RUTH } from './testing/bench.ts';
-import { packageBench } from './testing/packages.ts';
+} from '../index.ts';
+import { bench, INES, personAs, RUTH } from '../testing/bench.ts';
+import { packageBench } from '../testing/packages.ts';
 
 const ground = bench();
 const { services, db } = ground;

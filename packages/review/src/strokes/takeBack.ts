@@ -1,0 +1,102 @@
+import { carryOver, difference } from '@inkwell/core';
+import {
+  headText,
+  markStrokePage,
+  pageById,
+  personById,
+  revisionOf,
+  strokeById,
+  strokePages,
+  takeStrokeBack,
+  writing,
+  type Stroke,
+  type StrokePage,
+} from '@inkwell/store';
+import { unlessAllowed, type Actor } from '../actor.ts';
+import { changeText, type Made } from '../changeText.ts';
+import { setElsewhere, takeBackRuling } from '../judge.ts';
+import { STROKE_BACK } from '../jobs.ts';
+import { done, notFound, refused, type Result } from '../problems.ts';
+import type { Services } from '../services.ts';
+import { ACTS, again, inTheBackground, nameOf, whyOf, type Some } from './acts.ts';
+
+/** Takes a stroke back wherever it was made, in the background: a fix is undone beside whatever was changed since. */
+export function unmakeStroke(services: Services, actor: Actor, wish: { stroke: number }): Promise<Result<{ pages: number }>> {
+  return writing(services.db, async (trx) => {
+    const stroke = await strokeById(trx, wish.stroke);
+    if (!stroke) return notFound('This');
+    const barred = unlessAllowed(actor, ACTS[stroke.act], { collection: stroke.collection_id }, 'This');
+    if (barred) return barred;
+    if (stroke.act === 'sign off')
+      return refused({
+        code: 'nothing-to-do',
+        what: 'A sign-off is not taken back',
+        why: 'It names who answered for a revision, and ends when that changes.',
+        kept: 'The pages stay signed off.',
+      });
+    const pages = (await strokePages(trx, stroke.id, 'done')).map(({ page_id: id }) => id);
+    if (!(await takeStrokeBack(trx, stroke.id, actor.id)))
+      return refused({ code: 'nothing-to-do', what: 'This was taken back already', kept: 'Nothing was changed.' });
+    await inTheBackground(trx, actor, STROKE_BACK, stroke.id, pages, `${nameOf(stroke)}, taken back`);
+    return done({ pages: pages.length });
+  });
+}
+
+/** A job: takes a stroke back on some pages. */
+export async function takeStrokeBackOn(services: Services, wish: Some): Promise<void> {
+  const stroke = await strokeById(services.db, wish.stroke);
+  const actor = stroke?.taken_back_by ? await personById(services.db, stroke.taken_back_by) : undefined;
+  if (!stroke || !actor) return;
+  for (const made of await strokePages(services.db, stroke.id, 'done', wish.pages)) {
+    const result = await again(services, made.page_id, (version) =>
+      stroke.act === 'fix' || stroke.act === 'certain'
+        ? unfixOn(services, actor, stroke, made, { pageId: made.page_id, version })
+        : undecideOn(services, actor, stroke, made),
+    );
+    if (!result.ok)
+      await markStrokePage(services.db, { stroke: stroke.id, page: made.page_id }, { state: 'stays', why: whyOf(stroke, result) });
+  }
+}
+
+function unfixOn(
+  services: Services,
+  actor: Actor,
+  stroke: Stroke,
+  { page_id: id, revision }: StrokePage,
+  on: { pageId: number; version: number },
+): Promise<Result<unknown>> {
+  return changeText(services, actor, on, {
+    about: 'its text',
+    async make({ page }): Promise<Result<Made>> {
+      const fixed = (await revisionOf(services.db, id, revision!))!;
+      const before = (await revisionOf(services.db, id, fixed.content_before!))!;
+      const back = { edits: difference(fixed.html, before.html).edits, after: before.html };
+      const { text, many } = carryOver(fixed.html, [back], await headText(services.db, page));
+      if (many === 0)
+        return refused({
+          code: 'declined',
+          what: 'The same place was changed since',
+          kept: 'The page is as it was.',
+        });
+      return done({ html: text, cause: 'restored', note: `took back: ${nameOf(stroke)}, on many pages` });
+    },
+    then: (trx) => markStrokePage(trx, { stroke: stroke.id, page: id }, { state: 'taken back' }),
+  });
+}
+
+async function undecideOn(services: Services, actor: Actor, stroke: Stroke, made: StrokePage): Promise<Result<unknown>> {
+  const { page_id: pageId, findings } = made;
+  let version = (await pageById(services.db, pageId))!.version;
+  for (const findingId of findings) {
+    const about = { pageId, version, findingId };
+    const settled =
+      stroke.act === 'elsewhere'
+        ? await setElsewhere(services, actor, { ...about, elsewhere: false })
+        : await takeBackRuling(services, actor, about);
+    // What was decided otherwise since, or is no longer there, stays so.
+    if (settled.ok) version = settled.value.version;
+    else if (settled.problem.code === 'conflict') return settled;
+  }
+  await markStrokePage(services.db, { stroke: stroke.id, page: pageId }, { state: 'taken back' });
+  return done(null);
+}
