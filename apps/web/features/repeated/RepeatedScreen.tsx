@@ -103,6 +103,7 @@ function Slips({ collection, slips }: { collection: Repeated['collection']; slip
         <thead>
           <tr>
             <th scope="col">Slip</th>
+            <th scope="col">Its kind</th>
             <th scope="col">Weight</th>
             <th scope="col" className="number">
               Pages
@@ -116,8 +117,11 @@ function Slips({ collection, slips }: { collection: Repeated['collection']; slip
             <tr key={slip.slip}>
               <th scope="row">
                 <Link href={`/collections/${collection.slug}/${slip.first.slug}?note=${slip.finding}`}>{slip.sentence}</Link>
-                <Small>{`${slip.title}; first on ${slip.first.title}`}</Small>
               </th>
+              <td>
+                {slip.title}
+                <Small>{`first on ${slip.first.title}`}</Small>
+              </td>
               <td>
                 <Weight>
                   <Drop weight={slip.weight} />

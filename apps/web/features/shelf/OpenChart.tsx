@@ -1,6 +1,6 @@
 'use client';
 import type { ShelfRow } from '@inkwell/review';
-import { Bar, BarChart, CartesianGrid, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { Bar, BarChart, CartesianGrid, Legend, Tooltip, XAxis, YAxis } from 'recharts';
 import styled from 'styled-components';
 import { Table, TableFrame } from '@/ui/Table';
 
@@ -51,18 +51,23 @@ export function OpenChart({ rows }: { rows: readonly ShelfRow[] }) {
     <Figure>
       <figcaption>Where the most stands open</figcaption>
       <div aria-hidden="true">
-        <ResponsiveContainer width="100%" height={56 + data.length * 34}>
-          <BarChart data={data} layout="vertical" margin={{ left: 8, right: 16 }} accessibilityLayer={false}>
-            <CartesianGrid horizontal={false} stroke="var(--line)" />
-            <XAxis type="number" allowDecimals={false} stroke="var(--edge)" />
-            <YAxis type="category" dataKey="title" width={170} stroke="var(--edge)" />
-            <Tooltip contentStyle={{ background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--edge)' }} />
-            <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
-            {WEIGHTS.map(({ key, name, fill }) => (
-              <Bar key={key} dataKey={key} name={name} stackId="open" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />
-            ))}
-          </BarChart>
-        </ResponsiveContainer>
+        <BarChart
+          data={data}
+          layout="vertical"
+          responsive
+          style={{ width: '100%', height: `${(56 + data.length * 34) / 16}rem` }}
+          margin={{ left: 8, right: 16 }}
+          accessibilityLayer={false}
+        >
+          <CartesianGrid horizontal={false} stroke="var(--line)" />
+          <XAxis type="number" allowDecimals={false} stroke="var(--edge)" />
+          <YAxis type="category" dataKey="title" width={170} stroke="var(--edge)" />
+          <Tooltip contentStyle={{ background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--edge)' }} />
+          <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
+          {WEIGHTS.map(({ key, name, fill }) => (
+            <Bar key={key} dataKey={key} name={name} stackId="open" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />
+          ))}
+        </BarChart>
       </div>
       <details>
         <summary>The same as a table</summary>
