@@ -201,13 +201,14 @@ async function recordAudit(
   return { ...tracked, version, auditId, vouched: answered.length };
 }
 
-/** Keeps what the text refers to, and has those pages audited again that see the change. */
+/** Keeps what the text refers to, and has those pages audited again that see the change. A page that has gone leads nowhere. */
 async function recordReferences(
   trx: Write,
   page: PlacedPage,
   before: readonly Reference[] | undefined,
   { references, title }: Examination,
 ): Promise<void> {
+  if (page.gone_at !== null) return;
   const gone = missingFrom(before ?? [], references);
   const come = missingFrom(references, before ?? []);
   const changed = [...gone, ...come];

@@ -219,7 +219,9 @@ function WhatBecame({ newer: { became, gone, openBefore } }: { newer: NonNullabl
               </li>
             ))}
           </ul>
-          <p>They leave the ledger with all that was decided on them, and are the same pages again when a later version has them.</p>
+          <p>
+            What is not in it leaves the ledger with all that was decided on it, and is the same page again when a later version has it.
+          </p>
         </Troubles>
       )}
     </>

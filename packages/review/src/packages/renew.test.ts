@@ -10,6 +10,7 @@ import {
   letStand,
   readPackage,
   rule,
+  saveSource,
   signOff,
   THE_SYSTEM,
   undo,
@@ -159,6 +160,11 @@ describe('a newer version of a collection', () => {
     await auditAll(slug);
     expect(await titles(slug)).not.toContain('walks: Walks');
     expect((await deskOn(slug, 'larkmoor-canal')).notes.map((note) => note.rule)).toContain('links/missing-page');
+    // It can still be opened by its address, and what it refers to is none of the others' business.
+    const gone = await deskOn(slug, 'walks');
+    await saveSource(services, INES, { ...at(gone), html: gone.html.replace('</main>', '<p><a href="locks.html#x">Locks</a></p></main>') });
+    const { rows } = await sql`select 1 from page_references where page_id = ${gone.pageId}`.execute(db());
+    expect(rows).toEqual([]);
     const id = await sent('canal-3.zip', SITE, slug);
     await readPackage(services, { id, last: false });
     expect((await shown(id)).newer?.became).toEqual({ back: 1, 'as it was': 3 });
