@@ -152,6 +152,8 @@ test('a collection is put away, taken out with a word about what goes, and broug
   await accept(page);
   await page.getByRole('button', { name: 'This collection…' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Put it away' }).click();
+  // The sheet closes when the answer is here: leaving sooner would leave the question unasked.
+  await expect(page.getByRole('dialog')).toBeHidden();
   await page.goto('/');
   await expect(page.getByRole('region', { name: 'Collections' }).getByText(title)).toHaveCount(0);
   await page.getByRole('link', { name: title, exact: true }).click();
