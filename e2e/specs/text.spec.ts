@@ -79,7 +79,7 @@ test('an image is put in with its words or as decoration, and not without either
   await openText(page);
   await editor(page).getByText('Start').click();
   await page.keyboard.press('End');
-  await page.getByRole('button', { name: 'Image' }).click();
+  await page.getByRole('button', { name: 'Image', exact: true }).click();
   const image = page.getByRole('dialog', { name: 'Image' });
   await image.getByLabel('Its file in the collection').fill('images/smoker.png');
   await expect(image.getByRole('button', { name: 'Put it in' })).toBeDisabled();
