@@ -29,7 +29,8 @@ export function flower(nth: number): string {
   );
   return framed(
     '#e8efe0',
-    `<path d="M240 130v170M240 220q40-30 70-10M240 250q-40-34-74-6" stroke="#4c7a3d" stroke-width="8" fill="none"/>${ring.join('')}<circle cx="240" cy="130" r="${16 + (nth % 3) * 6}" fill="#d9a520" stroke="#4b4a44" stroke-width="2"/>`,
+    `<path d="M240 130v170M240 220q40-30 70-10M240 250q-40-34-74-6" stroke="#4c7a3d" stroke-width="8" fill="none"/>` +
+      `${ring.join('')}<circle cx="240" cy="130" r="${16 + (nth % 3) * 6}" fill="#d9a520" stroke="#4b4a44" stroke-width="2"/>`,
   );
 }
 
@@ -39,7 +40,10 @@ export function boat(nth: number): string {
   const windows = Array.from({ length: 2 + (nth % 4) }, (_none, at) => `<circle cx="${150 + at * 48}" cy="172" r="13" fill="#f3efdc"/>`);
   return framed(
     '#dbe6ea',
-    `<rect y="210" width="480" height="110" fill="#6f98a1"/><path d="M60 196h340q24 0 40-22v50q-10 22-40 22H80Z" fill="${hull}"/><rect x="110" y="144" width="250" height="54" fill="${hull}" stroke="#20302c" stroke-width="4"/>${windows.join('')}<path d="M${nth % 2 ? 70 : 420} 174v-60" stroke="#3b3a35" stroke-width="6"/>`,
+    `<rect y="210" width="480" height="110" fill="#6f98a1"/>` +
+      `<path d="M60 196h340q24 0 40-22v50q-10 22-40 22H80Z" fill="${hull}"/>` +
+      `<rect x="110" y="144" width="250" height="54" fill="${hull}" stroke="#20302c" stroke-width="4"/>` +
+      `${windows.join('')}<path d="M${nth % 2 ? 70 : 420} 174v-60" stroke="#3b3a35" stroke-width="6"/>`,
   );
 }
 
@@ -49,17 +53,23 @@ export function bird(nth: number): string {
   const body = ['#8a98a3', '#f1f0ea', '#3c4149', '#6b5a44', '#cfd6da', '#2d6f86'][nth % 6];
   return framed(
     '#d8e4e8',
-    `<rect y="230" width="480" height="90" fill="#739aa3"/><ellipse cx="230" cy="210" rx="86" ry="44" fill="${body}" stroke="#2c2b28" stroke-width="3"/><path d="M300 196q30-${neck / 2} 14-${neck + 30}" stroke="${body}" stroke-width="20" fill="none"/><circle cx="314" cy="${166 - neck}" r="18" fill="${body}" stroke="#2c2b28" stroke-width="3"/><path d="M330 ${162 - neck}l${26 + nth * 5} 6-${26 + nth * 5} 6Z" fill="${nth % 3 ? '#d7a13b' : '#b8432f'}"/>`,
+    `<rect y="230" width="480" height="90" fill="#739aa3"/>` +
+      `<ellipse cx="230" cy="210" rx="86" ry="44" fill="${body}" stroke="#2c2b28" stroke-width="3"/>` +
+      `<path d="M300 196q30-${neck / 2} 14-${neck + 30}" stroke="${body}" stroke-width="20" fill="none"/>` +
+      `<circle cx="314" cy="${166 - neck}" r="18" fill="${body}" stroke="#2c2b28" stroke-width="3"/>` +
+      `<path d="M330 ${162 - neck}l${26 + nth * 5} 6-${26 + nth * 5} 6Z" fill="${nth % 3 ? '#d7a13b' : '#b8432f'}"/>`,
   );
 }
 
 /** A tool of the beekeeper. */
 export function tool(nth: number): string {
   const shapes = [
-    '<path d="M110 190q130-120 260 0q-130 44-260 0Z" fill="#d9c98f" stroke="#3b3a35" stroke-width="4"/><path d="M150 196v80h180v-80" fill="none" stroke="#55534a" stroke-width="3"/>',
+    '<path d="M110 190q130-120 260 0q-130 44-260 0Z" fill="#d9c98f" stroke="#3b3a35" stroke-width="4"/>' +
+      '<path d="M150 196v80h180v-80" fill="none" stroke="#55534a" stroke-width="3"/>',
     '<path d="M190 90h100v120q0 60-50 60t-50-60Z" fill="#c79a5a" stroke="#3b3a35" stroke-width="4"/>',
     '<path d="M150 150h180v28H150zM330 150l30 14-30 14Z" fill="#8b8f94" stroke="#3b3a35" stroke-width="4"/>',
-    '<rect x="120" y="150" width="120" height="22" fill="#a97c46"/><path d="M240 130h110v62H240Z" fill="#e8dcc0" stroke="#3b3a35" stroke-width="3"/>',
+    '<rect x="120" y="150" width="120" height="22" fill="#a97c46"/>' +
+      '<path d="M240 130h110v62H240Z" fill="#e8dcc0" stroke="#3b3a35" stroke-width="3"/>',
   ];
   return framed('#f0ebdd', shapes[nth % shapes.length]!);
 }

@@ -122,13 +122,14 @@ export function Choice({ label, hideLabel = false, value, onChange, options }: C
   );
 }
 
-const PickLabel = styled.label`
+const Beside = styled.label`
   display: inline-flex;
   align-items: center;
   gap: 0.4rem;
   color: var(--quiet);
   font-size: 0.875rem;
-  select {
+  select,
+  input {
     background: var(--sheet);
     color: var(--ink);
     border: 1px solid var(--edge);
@@ -136,12 +137,16 @@ const PickLabel = styled.label`
     min-height: 1.75rem;
     max-width: 14rem;
   }
+  input {
+    width: 10rem;
+    padding: 0 0.4rem;
+  }
 `;
 
 /** One of several, in a list that folds. */
 export function Pick({ label, value, onChange, options }: Omit<ChoiceProps, 'hideLabel'>) {
   return (
-    <PickLabel>
+    <Beside>
       {label}
       <select value={value} onChange={(event) => onChange(event.target.value)}>
         {options.map((option) => (
@@ -150,7 +155,7 @@ export function Pick({ label, value, onChange, options }: Omit<ChoiceProps, 'hid
           </option>
         ))}
       </select>
-    </PickLabel>
+    </Beside>
   );
 }
 
@@ -195,28 +200,12 @@ export function Tick({ label, name, on, onChange }: TickProps) {
   );
 }
 
-const SearchLabel = styled.label`
-  display: inline-flex;
-  align-items: center;
-  gap: 0.4rem;
-  color: var(--quiet);
-  font-size: 0.875rem;
-  input {
-    background: var(--sheet);
-    border: 1px solid var(--edge);
-    border-radius: var(--round);
-    min-height: 1.75rem;
-    width: 10rem;
-    padding: 0 0.4rem;
-  }
-`;
-
 /** A few words by which a list is narrowed. */
 export function SearchBox({ label, value, onChange }: { label: string; value: string; onChange(value: string): void }) {
   return (
-    <SearchLabel>
+    <Beside>
       {label}
       <input type="search" value={value} onChange={(event) => onChange(event.target.value)} />
-    </SearchLabel>
+    </Beside>
   );
 }

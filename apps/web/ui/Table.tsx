@@ -47,3 +47,11 @@ export const Table = styled.table`
     background: var(--paper);
   }
 `;
+
+/** A second line in a cell, quieter than the first. */
+export const Small = styled.span`
+  display: block;
+  color: var(--quiet);
+  font: 400 0.8125rem var(--sans);
+  overflow-wrap: anywhere;
+`;

@@ -133,7 +133,6 @@ export {
   addStroke,
   markStrokePage,
   pagesWithSlip,
-  SEVERAL,
   setStrokeJob,
   slipsOver,
   strokeById,

@@ -8,7 +8,7 @@ import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Pick, SearchBox, Tick } from '@/ui/Field';
 import { Main } from '@/ui/Shell';
-import { Table, TableFrame } from '@/ui/Table';
+import { Small, Table, TableFrame } from '@/ui/Table';
 import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
 import { When } from '@/ui/When';
 import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
@@ -35,12 +35,6 @@ const Acts = styled.div`
   flex-wrap: wrap;
   gap: 0.5rem;
   margin-left: auto;
-`;
-const Small = styled.span`
-  display: block;
-  color: var(--quiet);
-  font-size: 0.8125rem;
-  font-weight: 400;
 `;
 const Count = styled(Link)`
   display: inline-grid;

@@ -9,7 +9,7 @@ import { Panel, ProgressLine, Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
-import { Table, TableFrame } from '@/ui/Table';
+import { Small, Table, TableFrame } from '@/ui/Table';
 import { CONTENT_TYPES, counted, tallyWords } from '@/ui/words';
 
 const Line = styled(ProgressLine)`
@@ -30,13 +30,6 @@ const Troubles = styled.details`
 `;
 const Choice = styled(Row)`
   margin-top: 1.25rem;
-`;
-const Small = styled.span`
-  display: block;
-  color: var(--quiet);
-  font-size: 0.8125rem;
-  font-weight: 400;
-  overflow-wrap: anywhere;
 `;
 
 /** What became of pages in a newer version, in the order a reviewer looks at it. */
@@ -142,6 +135,9 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
     if (sent.ok) return onAccepted({ ...view, title, state: 'arriving' });
     setBusy(false);
     onProblem(sent.problem);
+    // It may be read anew, or have been accepted by somebody else.
+    const now = await send<PackageView>(`/api/packages/${view.id}/show`, { after: 0 });
+    if (now.ok) onAccepted(now.value);
   };
   return (
     <Panel>

@@ -9,17 +9,11 @@ import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
-import { Table, TableFrame } from '@/ui/Table';
+import { Small, Table, TableFrame } from '@/ui/Table';
 import { When } from '@/ui/When';
 import { counted } from '@/ui/words';
 import { cameOf, isUnderWay } from './stroke';
 
-const Small = styled.span`
-  display: block;
-  color: var(--quiet);
-  font-size: 0.8125rem;
-  font-weight: 400;
-`;
 const Weight = styled.span`
   display: inline-flex;
   align-items: center;

@@ -9,7 +9,7 @@ import { Main } from '@/ui/Shell';
 import { Apart } from './Apart';
 import { ShelfChoice, useChoice } from './choice';
 import { Way } from './Way';
-import { Table, TableFrame } from '@/ui/Table';
+import { Small, Table, TableFrame } from '@/ui/Table';
 import { VERDICT_WORDS } from '@/ui/Verdict';
 import { When } from '@/ui/When';
 import { counted, tallyWords } from '@/ui/words';
@@ -37,13 +37,6 @@ const Title = styled.span`
     align-items: center;
     min-height: 1.75rem;
   }
-`;
-const Small = styled.span`
-  display: block;
-  color: var(--quiet);
-  font-size: 0.875rem;
-  font-weight: 400;
-  font-family: var(--sans);
 `;
 const Count = styled(Link)`
   display: inline-flex;

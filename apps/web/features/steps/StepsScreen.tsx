@@ -5,15 +5,9 @@ import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { Main } from '@/ui/Shell';
-import { Table, TableFrame } from '@/ui/Table';
+import { Small, Table, TableFrame } from '@/ui/Table';
 import { counted } from '@/ui/words';
 
-const Small = styled.span`
-  display: block;
-  color: var(--quiet);
-  font-size: 0.8125rem;
-  font-weight: 400;
-`;
 const Cell = styled(Link)`
   display: inline-flex;
   align-items: center;

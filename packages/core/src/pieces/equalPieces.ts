@@ -58,8 +58,7 @@ class Pieces {
     if (around !== null) return { part: 'template', key: keyOf(finding, around, 0) };
     const piece = this.pieceAround(element, finding.places ?? [finding.at]);
     if (!piece) return null;
-    const source = this.sourceOf(piece);
-    return source === '' ? null : { part: this.partOf(piece), key: keyOf(finding, source, this.nth(piece, element)) };
+    return { part: this.partOf(piece), key: keyOf(finding, this.sourceOf(piece), this.nth(piece, element)) };
   }
 
   /** What the template says here: a start tag, or the whole of an element of the head. */
@@ -112,7 +111,7 @@ class Pieces {
     return 0;
   }
 
-  /** A piece as it is compared; '' where it is too long for that. */
+  /** A piece as it is compared. */
   private sourceOf(piece: ElementNode): string {
     const known = this.sources.get(piece);
     if (known !== undefined) return known;

@@ -27,7 +27,7 @@ export function carryOver(base: string, steps: readonly Step[], fresh: string): 
   for (const { edits, after } of steps) {
     const step = changeOf(own, edits);
     if (!step.ok) return { text, many };
-    const next = madeOn(step.value, onto, { own, text, after });
+    const next = madeOn(step.value, onto, { text, after });
     if (next) {
       [text, onto] = [next.text, next.onto];
       many += step.value.edits.length > 0 ? 1 : 0;
@@ -42,7 +42,7 @@ export function carryOver(base: string, steps: readonly Step[], fresh: string): 
 }
 
 /** A step on the newer text, and what then leads from the older text to it; null where the two meet. */
-function madeOn(step: Change, onto: Change, { text, after }: { own: string; text: string; after: string }) {
+function madeOn(step: Change, onto: Change, { text, after }: { text: string; after: string }) {
   if (meet(step, onto)) return null;
   const mapped = mapChange(step, onto, text);
   const next = mapped && applyChange(text, mapped);

@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import {
   convertDocx,
@@ -9,6 +9,7 @@ import {
   limitsFrom,
   pageOfImages,
   spliceZip,
+  UnreadableDocument,
   writeNewZip,
   zipSource,
   type Converted,
@@ -33,12 +34,21 @@ export interface Opened {
  * @throws RefusedZip, UnreadableDocument
  */
 export async function openSent(file: string, name: string, folder: string): Promise<Opened> {
-  if (!(await isZip(file))) return ofDocument(await convertMhtml(await readFile(file), name), name, folder);
+  if (!(await isZip(file))) return ofDocument(await convertMhtml(await wholeOf(file), name), name, folder);
   const source = await zipSource(file, limitsFrom(process.env));
-  if (isDocx(source)) return ofDocument(await convertDocx(await readFile(file), source, name), name, folder);
+  if (isDocx(source)) return ofDocument(await convertDocx(await wholeOf(file), source, name), name, folder);
   const paths = source.files.map(({ path }) => path);
   if (isBareImages(paths)) return withPage(source, name, folder);
   return { source, made: null, title: '', troubles: [] };
+}
+
+/** Largest document taken in, in bytes: what converts it holds all of it. */
+const LARGEST_DOCUMENT = 100_000_000;
+
+async function wholeOf(file: string): Promise<Buffer> {
+  if ((await stat(file)).size > LARGEST_DOCUMENT)
+    throw new UnreadableDocument(`It is a document of more than ${LARGEST_DOCUMENT / 1_000_000} MB; a site of so much comes as a zip.`);
+  return readFile(file);
 }
 
 const withoutEnding = (name: string) => name.replace(/\.[^.]+$/, '');

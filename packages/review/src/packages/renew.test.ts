@@ -180,7 +180,10 @@ describe('a newer version of a collection', () => {
     const [first, second] = [await sent('canal-2.zip', LATER, slug), await sent('canal-3.zip', LATER, slug)];
     for (const id of [first, second]) await readPackage(services, { id, last: false });
     await accepted(first);
-    await acceptIntoShelf(services, INES, { id: second, title: '', types: {} });
+    expect(await acceptIntoShelf(services, INES, { id: second, title: '', types: {} })).toMatchObject({
+      ok: false,
+      problem: { code: 'conflict' },
+    });
     expect(await shown(second)).toMatchObject({ state: 'waiting' });
     await readPackage(services, { id: second, last: false });
     expect((await shown(second)).newer?.became).toEqual({ 'as it was': 4 });

@@ -54,7 +54,13 @@ export async function acceptNewer(trx: Write, services: Services, found: Package
   if ((newest?.id ?? null) !== found.read_over) {
     await readAnew(trx, found.id);
     await enqueue(trx, found.made_by, [{ kind: READ_PACKAGE, payload: { package: found.id }, name: `${READ_PACKAGE} ${found.id}` }]);
-    return done(null);
+    return refused({
+      code: 'conflict',
+      what: 'Another version came in since this one was compared',
+      why: 'What would come, change and go is no longer what was shown here.',
+      kept: 'Nothing of this one was brought in.',
+      next: 'It is being compared anew: look at it again in a moment.',
+    });
   }
   const [sums] = await shelfSums(trx, [collectionId], dayIn((await house(trx)).timeZone, services.now()));
   await acceptPackage(trx, found.id, collectionId, sums ? [sums.must, sums.should, sums.consider, sums.questions] : null);

@@ -158,12 +158,19 @@ function fixOn(services: Services, actor: Actor, stroke: Stroke, on: { pageId: n
   });
 }
 
-/** Decides about the slip on one page. Done twice it finds nothing open. */
+/**
+ * Decides about the slip on one page. What it is about is written down before the first decision, so that all of it can be taken back
+ * whatever happens in between; done twice it finds nothing open.
+ */
 async function decideOn(services: Services, actor: Actor, stroke: Stroke, pageId: number): Promise<Result<unknown>> {
   const seen = await see(services, actor, 'rule', pageId);
   if (!seen.ok) return seen;
   let { version } = seen.value.page;
   const own = openOn(services, seen.value).filter(({ slip }) => slip === stroke.slip);
+  const [before] = await strokePages(services.db, stroke.id, 'waiting', [pageId]);
+  const findings = [...new Set([...(before?.findings ?? []), ...own.map(({ id }) => id)])];
+  const of = { stroke: stroke.id, page: pageId };
+  await markStrokePage(services.db, of, { state: 'waiting', findings });
   for (const { id: findingId } of own) {
     const about = { pageId, version, findingId };
     const settled =
@@ -173,6 +180,6 @@ async function decideOn(services: Services, actor: Actor, stroke: Stroke, pageId
     if (!settled.ok) return settled;
     version = settled.value.version;
   }
-  await markStrokePage(services.db, { stroke: stroke.id, page: pageId }, { state: 'done', findings: own.map(({ id }) => id) });
+  await markStrokePage(services.db, of, { state: 'done' });
   return done(null);
 }

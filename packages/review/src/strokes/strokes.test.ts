@@ -136,6 +136,52 @@ describe('one slip on many pages', () => {
     expect(then.ok && then.value.strokes[0]!.left.map((one) => one.slug).sort()).toEqual(['weir', 'wharf']);
   });
 
+  test('that was decided half-way by a worker that died is decided once, and all of it taken back', async () => {
+    const slug = await site();
+    const { view, note } = await logoOn(slug, 'Lock');
+    const made = await strokeOver(services, INES, { pageId: view.pageId, findingId: note.id, act: 'elsewhere', pages: [view.pageId] });
+    const stroke = made.ok ? made.value.stroke : 0;
+    await work(makeStroke, stroke);
+    // As it stands when the decision was written and the word that it is done was not.
+    await sql`update stroke_pages set state = 'waiting' where stroke_id = ${stroke}`.execute(db());
+    await work(makeStroke, stroke);
+    await unmakeStroke(services, INES, { stroke });
+    await work(takeStrokeBackOn, stroke);
+    expect((await logoOn(slug, 'Lock')).note.standing).toBe('open');
+  });
+
+  test('that is a question is answered on all of them, and the answers taken back', async () => {
+    const header = HEADER.replace('<p>', '<p>For the times of all the boats <a href="https://larkmoor.example/x">click here</a>. ');
+    const slug = await arrived(
+      await sent(
+        'asks.zip',
+        TITLES.map((title) => ({ name: `${title}.html`, data: page(title, header) })),
+      ),
+    );
+    const question = async () => {
+      const view = await deskOn(slug, 'lock');
+      return { view, note: view.notes.find((one) => one.rule === 'links/vague')! };
+    };
+    const { view, note } = await question();
+    expect(note.outcome).toBe('cantTell');
+    const pages = await sameSlip(services, INES, { pageId: view.pageId, findingId: note.id });
+    const wish = {
+      pageId: view.pageId,
+      findingId: note.id,
+      act: 'no problem' as const,
+      pages: pages.ok ? pages.value.map(({ id }) => id) : [],
+    };
+    const made = await strokeOver(services, INES, wish);
+    const stroke = made.ok ? made.value.stroke : 0;
+    await work(makeStroke, stroke);
+    expect((await question()).note.standing).toBe('ruled out');
+    const told = await repeated(services, INES, { collection: slug });
+    expect(told.ok && told.value.strokes[0]).toMatchObject({ done: 5, label: 'ruled no problem' });
+    await unmakeStroke(services, INES, { stroke });
+    await work(takeStrokeBackOn, stroke);
+    expect((await question()).note.standing).toBe('open');
+  });
+
   test('is told apart for the theme on all of them, and back', async () => {
     const slug = await site();
     const { view, note } = await logoOn(slug, 'Lock');

@@ -23,7 +23,7 @@ export interface SlipLine {
 }
 
 /** Pages on which a slip stands before it is told as one. */
-export const SEVERAL = 3;
+const SEVERAL = 3;
 
 /** The slips that stand open on several pages, those on the most pages first. */
 export async function slipsOver(db: Write, collectionId: number, today: string, limit: number): Promise<SlipLine[]> {

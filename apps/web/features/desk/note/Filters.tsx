@@ -5,7 +5,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { WEIGHT_WORDS } from '@/ui/Drop';
-import { Pick } from '@/ui/Field';
+import { Pick, SearchBox } from '@/ui/Field';
 import { FAMILIES, FAMILY_WORDS } from '@/ui/words';
 import { filters, NO_FILTER, STANDINGS, WEIGHTS, type NoteFilter } from './filter';
 
@@ -15,21 +15,6 @@ const Bar = styled.div`
   gap: 0.3rem 0.75rem;
   align-items: center;
   padding: 0 1.25rem 0.5rem;
-  label {
-    font-size: 0.84375rem;
-  }
-  input {
-    background: var(--sheet);
-    border: 1px solid var(--edge);
-    border-radius: var(--round);
-    min-height: 1.75rem;
-    width: 9rem;
-    padding: 0 0.4rem;
-    margin-left: 0.4rem;
-  }
-  label {
-    color: var(--quiet);
-  }
 `;
 const ALL = { value: '', label: 'all' };
 
@@ -70,10 +55,7 @@ export function Filters({ notes, filter, onChange }: { notes: readonly Note[]; f
             onChange={(criterion) => set({ criterion })}
             options={[ALL, ...criteria.map((one) => ({ value: one, label: `${one} ${criterionOf(one)?.title ?? ''}` }))]}
           />
-          <label>
-            Words
-            <input type="search" value={filter.words} onChange={(event) => set({ words: event.target.value })} />
-          </label>
+          <SearchBox label="Words" value={filter.words} onChange={(words) => set({ words })} />
         </>
       )}
       {filters(filter) && (

@@ -10,7 +10,7 @@ import { keyOf, pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
 import { AllAlike } from './AllAlike';
 import { ExceptionForm } from './ExceptionForm';
-import { isOpen } from './filter';
+import { isOpen, isToJudge } from './filter';
 import { OnManyPages, useSameSlip } from './OnManyPages';
 import { RemedyForm } from './RemedyForm';
 import { Ruling } from './Ruling';
@@ -151,6 +151,9 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>
           For the theme or host
         </Button>
+        {isToJudge(note) && (
+          <OnManyPages {...many} key={`answer ${note.id}`} stroke={{ act: 'no problem' }} disabled={!can.rule || state.busy} />
+        )}
         <OnManyPages {...many} key={`theme ${note.id}`} stroke={{ act: 'elsewhere' }} disabled={!can.rule || state.busy} />
       </Aside>
       <ExceptionForm

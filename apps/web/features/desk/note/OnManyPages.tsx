@@ -24,7 +24,17 @@ const Pages = styled.div`
 `;
 
 /** What is done to one slip on many pages. */
-export type Stroke = { act: 'fix'; label: string; remedy: RemedyName; inputs: Inputs } | { act: 'elsewhere' };
+export type Stroke = { act: 'fix'; label: string; remedy: RemedyName; inputs: Inputs } | { act: 'elsewhere' | 'no problem' };
+
+const WORDS: Record<Stroke['act'], { what: string; button(many: number): string; go(pages: string): string }> = {
+  fix: { what: '', button: (many) => `On all ${many} pages…`, go: (pages) => `Fix it on ${pages}` },
+  elsewhere: {
+    what: 'For the theme or host',
+    button: (many) => `For the theme, on all ${many} pages…`,
+    go: (pages) => `Tell it apart on ${pages}`,
+  },
+  'no problem': { what: 'No problem', button: (many) => `No problem, on all ${many} pages…`, go: (pages) => `Answer it on ${pages}` },
+};
 
 /** The pages on which the slip of a note stands, its own among them; empty while they are looked for, and where it is on no other. */
 export function useSameSlip(pageId: number, version: number, note: Note): readonly PageWithSlip[] {
@@ -69,7 +79,8 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
     forget();
     if (made) onDone();
   };
-  const what = stroke.act === 'fix' ? stroke.label : 'For the theme or host';
+  const words = WORDS[stroke.act];
+  const what = stroke.act === 'fix' ? stroke.label : words.what;
   return (
     <>
       <Button
@@ -82,7 +93,7 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
           setOpen(true);
         }}
       >
-        {stroke.act === 'fix' ? `On all ${pages.length} pages…` : `For the theme, on all ${pages.length} pages…`}
+        {words.button(pages.length)}
       </Button>
       <Sheet title={`On many pages: ${note.title}`} open={open} onClose={close} wide problem={problem}>
         {made ? (
@@ -106,7 +117,7 @@ export function OnManyPages({ pageId, collection, note, stroke, pages, disabled,
               isDisabled={chosen.length === 0}
               onPress={() => void begin(`/api/pages/${pageId}/stroke`, bodyOf(note, stroke, chosen))}
             >
-              {stroke.act === 'fix' ? `Fix it on ${counted(chosen.length, 'page')}` : `Tell it apart on ${counted(chosen.length, 'page')}`}
+              {words.go(counted(chosen.length, 'page'))}
             </Button>
           )}
           {made && !made.taken_back && !isUnderWay(made) && made.done > 0 && <Button onPress={() => void takeBack()}>Take it back</Button>}
