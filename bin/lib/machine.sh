@@ -74,7 +74,7 @@ need_build() {
 
 # bundle ENTRY FILE: workspace code in one file; what was installed stays outside where it has to.
 bundle() {
-  (cd "$ROOT" && node_modules/.bin/esbuild "$1" --bundle --platform=node --format=esm --target=node20 --log-level=warning --external:pg --external:yauzl --external:yazl --external:mammoth --external:@zone-eu/mailsplit "--outfile=$2") || fail "$1 could not be bundled; the lines above say why."
+  (cd "$ROOT" && node_modules/.bin/esbuild "$1" --bundle --platform=node --format=esm --target=node20 --log-level=warning --external:pg --external:yauzl --external:yazl --external:mammoth --external:@zone-eu/mailsplit --external:pdfjs-dist --external:piscina "--outfile=$2") || fail "$1 could not be bundled; the lines above say why."
 }
 
 # The worker as one file, made again when its sources changed; sets WORKER.
@@ -84,6 +84,7 @@ need_worker() {
   [ -f "$WORKER" ] && [ "$(cat "$WORKER.of" 2>/dev/null)" = "$now" ] && return 0
   mkdir -p "$(dirname "$WORKER")"
   # Made beside and moved into place: a worker that starts meanwhile reads a whole one.
+  bundle apps/worker/src/lookThread.ts "$WORKER.$$.mjs" && mv "$WORKER.$$.mjs" "$(dirname "$WORKER")/look-thread.mjs"
   bundle apps/worker/src/main.ts "$WORKER.$$.mjs" && mv "$WORKER.$$.mjs" "$WORKER"
   printf '%s\n' "$now" >"$WORKER.of"
 }

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { writeNewZip } from '@inkwell/formats';
 import { docxParts, type Block } from '../../packages/formats/src/testing/docx.ts';
+import { ATTACHED } from './attachments.ts';
 import { bees, bird, boat, flower, tool } from './drawn.ts';
 import { COLLECTIONS, type ScenarioCollection } from './scenario.ts';
 
@@ -29,6 +30,7 @@ async function entriesOf(collection: ScenarioCollection): Promise<Entry[]> {
   return [
     ...(await Promise.all(files.map(async (path) => ({ path, bytes: await readFile(join(folder, 'pages', collection.folder, path)) })))),
     ...(await Promise.all(Object.entries(collection.images).map(([path, drawing]) => image(path, drawing)))),
+    ...(ATTACHED[collection.slug] ?? []),
   ];
 }
 

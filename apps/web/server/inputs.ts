@@ -139,6 +139,23 @@ export const RETYPE = checker({
   required: ['pages', 'contentType'],
   properties: { pages: SLUGS, contentType: { type: 'string', minLength: 1, maxLength: 40 } },
 });
+const STANDINGS = ['unseen', 'to mend', 'to become a page', 'fit'] as const;
+export const ATTACHMENTS = checker({
+  ...base,
+  required: ['files'],
+  properties: {
+    files: {
+      type: 'array',
+      minItems: 1,
+      maxItems: 500,
+      items: { ...base, required: ['path', 'version'], properties: { path: { type: 'string', maxLength: 4_000 }, version: ID } },
+    },
+    standing: { enum: STANDINGS },
+    owner: { type: ['string', 'null'], maxLength: 80 },
+    due: { type: ['string', 'null'], pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
+    note: { type: 'string', maxLength: 2_000 },
+  },
+});
 export const LOOK_AT = checker({
   ...base,
   required: ['version', 'step', 'looked'],

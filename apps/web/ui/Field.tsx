@@ -209,3 +209,13 @@ export function SearchBox({ label, value, onChange }: { label: string; value: st
     </Beside>
   );
 }
+
+/** A day, beside its label. */
+export function DayBox({ label, value, onChange }: { label: string; value: string; onChange(value: string): void }) {
+  return (
+    <Beside>
+      {label}
+      <input type="date" value={value} onChange={(event) => onChange(event.target.value)} />
+    </Beside>
+  );
+}

@@ -24,6 +24,11 @@ export function counted(many: number, one: string, more = `${one}s`): string {
   return `${many} ${many === 1 ? one : more}`;
 }
 
+/** Bytes as people write them. */
+export function sizeWords(bytes: number): string {
+  return bytes >= 1_000_000 ? `${(bytes / 1_000_000).toFixed(1)} MB` : `${Math.ceil(bytes / 1_000)} KB`;
+}
+
 /** "4 must, 3 should, 2 to judge"; nothing open says so. */
 export function tallyWords(tally: Tally): string {
   const parts = [

@@ -7,6 +7,8 @@ import {
   END_EXCEPTIONS,
   endExceptions,
   examineArrivals,
+  LOOK_INTO,
+  lookIntoAttachments,
   makeStroke,
   READ_PACKAGE,
   readPackage,
@@ -16,6 +18,7 @@ import {
   THE_SYSTEM,
   UNPACK,
   unpackPackage,
+  type LookInto,
   type Services,
 } from '@inkwell/review';
 import type { Handler, Job } from '@inkwell/work';
@@ -24,7 +27,7 @@ import type { Handler, Job } from '@inkwell/work';
 export const MOST_ATTEMPTS = 5;
 
 /** What a worker does, by the kind of job. Each handler may run twice for one job, and does its work once. */
-export function handlers(services: Services): Record<string, Handler> {
+export function handlers(services: Services, lookInto: LookInto): Record<string, Handler> {
   return {
     async [AUDIT_PAGE]({ payload }) {
       const result = await auditAgain(services, THE_SYSTEM, { pageId: numberIn(payload, 'page') });
@@ -41,6 +44,7 @@ export function handlers(services: Services): Record<string, Handler> {
         by,
         last: attempts >= MOST_ATTEMPTS,
       }),
+    [LOOK_INTO]: ({ payload }) => lookIntoAttachments(services, lookInto, { collection: numberIn(payload, 'collection') }),
     [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     async [CLEAR_OUT]() {

@@ -3,6 +3,7 @@ import { auditAllAgain, CLEAR_OUT, END_EXCEPTIONS, HERE, sweepScratch, THE_SYSTE
 import { isAway, migrate, openDatabase, SYSTEM, type Database } from '@inkwell/store';
 import { enqueue, work, type Job } from '@inkwell/work';
 import { handlers, MOST_ATTEMPTS } from './handlers.ts';
+import { inThread } from './lookInto.ts';
 
 /** How often it is looked whether an exception has run out. */
 const EVERY_MS = 60_000;
@@ -24,7 +25,7 @@ async function main(): Promise<void> {
   await tend(services);
   console.error(`Working as ${worker}.`);
   await work(db, {
-    handlers: handlers(services),
+    handlers: handlers(services, inThread(import.meta.url)),
     worker,
     signal: stop.signal,
     atOnce: 1,

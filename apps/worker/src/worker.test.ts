@@ -27,26 +27,20 @@ let url: string;
 const folder = mkdtempSync(join(root, 'node_modules', '.worker-test-'));
 const bundle = join(folder, 'worker.mjs');
 
+/** As the commands do it. */
+function bundled(entry: string, file: string): void {
+  const built = spawnSync('bash', ['-c', '. bin/lib/machine.sh && bundle "$0" "$1"', `apps/worker/src/${entry}`, file], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+  if (built.status !== 0) throw new Error(built.stderr);
+}
+
 beforeAll(async () => {
   const base = process.env.DATABASE_URL;
   if (!base) throw new Error('These tests need a scratch database: run bin/test unit, which starts one.');
-  const built = spawnSync(
-    join(root, 'node_modules/.bin/esbuild'),
-    [
-      join(root, 'apps/worker/src/main.ts'),
-      '--bundle',
-      '--platform=node',
-      '--format=esm',
-      '--target=node20',
-      '--external:pg',
-      '--external:yauzl',
-      '--external:yazl',
-      `--outfile=${bundle}`,
-      '--log-level=warning',
-    ],
-    { encoding: 'utf8' },
-  );
-  if (built.status !== 0) throw new Error(built.stderr);
+  bundled('main.ts', bundle);
+  bundled('lookThread.ts', join(folder, 'look-thread.mjs'));
   admin = openDatabase({ url: base });
   await sql.raw(`create database ${NAME}`).execute(admin);
   url = Object.assign(new URL(base), { pathname: `/${NAME}` }).href;

@@ -35,3 +35,5 @@ export { convertMhtml, isMhtml } from './documents/mhtml.ts';
 export { isBareImages, pageOfImages } from './documents/images.ts';
 export { pagesInXml, type Inside } from './packages/insideXml.ts';
 export { mendFile, type MendedText } from './packages/mendFile.ts';
+export { ATTACHMENT_KINDS, attachmentKindOf, type AttachmentKind } from './attachments/kinds.ts';
+export type { AttachmentFacts } from './attachments/look.ts';

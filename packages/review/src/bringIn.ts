@@ -104,7 +104,7 @@ const ATTEMPTS = 5;
 
 async function store(services: Services, actor: Actor, collection: Collection, page: Ready): Promise<Result<Brought>> {
   for (let attempt = 1; attempt <= ATTEMPTS; attempt++) {
-    const base = slugOf(page.title);
+    const base = pageSlugOf(page.title);
     const slug = firstFree(base, await slugsLike(services.db, collection.id, base));
     const address = addressOf(page, slug, attempt);
     const { bar, examined } = await examineNew(
@@ -204,6 +204,15 @@ export function slugOf(title: string): string {
       .slice(0, 60)
       .replace(/-+$/, '') || 'page'
   );
+}
+
+/** Addresses that are screens of a collection, and none of its pages. */
+const SCREENS = new Set(['attached', 'bring-in', 'repeated', 'spread', 'steps']);
+
+/** What a page would be called in an address. */
+export function pageSlugOf(title: string): string {
+  const slug = slugOf(title);
+  return SCREENS.has(slug) ? `${slug}-page` : slug;
 }
 
 function asParagraphs(text: string): string {

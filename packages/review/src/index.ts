@@ -18,7 +18,8 @@ export {
   type Settled,
 } from './judge.ts';
 export { imageUses } from './imageUses.ts';
-export type { Became, ImageUse, Looked, PageWithSlip } from '@inkwell/store';
+export type { AttachmentFacts } from '@inkwell/formats';
+export type { AttachmentStanding, AttachmentWish, Became, ImageUse, Looked, PageWithSlip } from '@inkwell/store';
 export { proof, type Proof } from './proof.ts';
 export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';
@@ -51,7 +52,7 @@ export {
   type TakenOut,
 } from './lookAfter.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
-export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, READ_PACKAGE, STROKE, STROKE_BACK, UNPACK } from './jobs.ts';
+export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, LOOK_INTO, READ_PACKAGE, STROKE, STROKE_BACK, UNPACK } from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';
 export type { Tally } from './tally.ts';
 export { makeStroke, strokeOver, strokePagesOver, type WishedOnPages, type WishedStroke } from './strokes/make.ts';
@@ -61,4 +62,5 @@ export type { PagesAct, SlipAct } from './strokes/acts.ts';
 export { setContentType, type Retype } from './pageTypes.ts';
 export { newTerm } from './newTerm.ts';
 export { everythingIn } from './everything.ts';
+export { attached, judgeAttachments, lookIntoAttachments, type Attached, type JudgeAttachments, type LookInto } from './attachments.ts';
 export { lookAt, walk, type Walk, type WalkPage } from './steps.ts';

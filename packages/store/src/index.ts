@@ -1,5 +1,5 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
-export type { Answer, Became, Cause, PackageState, Release, Role, Standing, StrokeAct, Tables } from './schema.ts';
+export type { Answer, AttachmentStanding, Became, Cause, PackageState, Release, Role, Standing, StrokeAct, Tables } from './schema.ts';
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
@@ -206,3 +206,14 @@ export {
   type ImageUse,
   type Named,
 } from './queries/references.ts';
+export {
+  attachmentLines,
+  attachmentSums,
+  listAttachments,
+  setAttachments,
+  unreadAttachments,
+  writeFacts,
+  type AttachmentChange,
+  type AttachmentLine,
+  type AttachmentWish,
+} from './queries/attachments.ts';

@@ -22,6 +22,9 @@ export interface Tables {
   files: Files;
   file_pieces: FilePieces;
   assets: Assets;
+  file_facts: FileFacts;
+  attachments: Attachments;
+  attachment_changes: AttachmentChanges;
   texts: Texts;
   revisions: Revisions;
   audits: Audits;
@@ -177,6 +180,8 @@ export interface Packages {
   files: ColumnType<number, number | undefined, number>;
   pages: ColumnType<number, number | undefined, number>;
   troubles: JSONColumnType<{ path: string; what: string }[]>;
+  /** What it holds that is no page, and of which kind. */
+  attached: JSONColumnType<{ path: string; kind: string; size: number }[]>;
   collection_id: number | null;
   /** The work under which its pages arrive. */
   job_id: string | null;
@@ -301,6 +306,42 @@ export interface Assets {
   collection_id: number;
   path: string;
   sha256: string;
+}
+
+/** What was read in a file, whatever its name. */
+export interface FileFacts {
+  sha256: string;
+  facts: JSONColumnType<object>;
+}
+
+/** What a person says of an attachment: nobody looked yet, it has to be mended or made a page, or it may go out as it is. */
+export type AttachmentStanding = 'unseen' | 'to mend' | 'to become a page' | 'fit';
+
+/** A file that comes with pages and is none. It is there as long as a file lies at its path. */
+export interface Attachments {
+  collection_id: number;
+  path: string;
+  kind: string;
+  /** The bytes its standing is about. */
+  sha256: string;
+  standing: ColumnType<AttachmentStanding, AttachmentStanding | undefined, AttachmentStanding>;
+  owner: string | null;
+  due: ColumnType<string | null, string | null | undefined, string | null>;
+  note: ColumnType<string, string | undefined, string>;
+  version: ColumnType<number, number | undefined, number>;
+}
+
+/** What was said of an attachment, by whom and when. */
+export interface AttachmentChanges {
+  id: Generated<number>;
+  collection_id: number;
+  path: string;
+  standing: AttachmentStanding;
+  owner: string | null;
+  due: string | null;
+  note: string;
+  made_by: string;
+  made_at: Made;
 }
 
 export interface Texts {

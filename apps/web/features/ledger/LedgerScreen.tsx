@@ -36,6 +36,22 @@ const Acts = styled.div`
   gap: 0.5rem;
   margin-left: auto;
 `;
+const Views = styled.nav`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 1.25rem;
+  margin-top: 0.5rem;
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 1.75rem;
+  }
+`;
+const VIEWS = [
+  { at: 'steps', name: 'Steps' },
+  { at: 'repeated', name: 'One slip, many pages' },
+  { at: 'attached', name: 'Attached files' },
+];
 const Count = styled(Link)`
   display: inline-grid;
   place-items: center;
@@ -118,14 +134,19 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         </div>
         <Acts>
           <CollectionSheet slug={ledger.slug} title={ledger.title} putAway={ledger.putAway} />
-          <ButtonLink href={`/collections/${ledger.slug}/steps`}>Steps</ButtonLink>
-          <ButtonLink href={`/collections/${ledger.slug}/repeated`}>One slip, many pages</ButtonLink>
           <DownloadSheet slug={ledger.slug} />
           <ButtonLink $look="main" href={`/collections/${ledger.slug}/bring-in`}>
             Bring in a page
           </ButtonLink>
         </Acts>
       </Head>
+      <Views aria-label="Other views of this collection">
+        {VIEWS.map(({ at, name }) => (
+          <Link key={at} href={`/collections/${ledger.slug}/${at}`}>
+            {name}
+          </Link>
+        ))}
+      </Views>
       <WorkInProgress work={work} />
       <Choice collection={ledger.slug} choice={choice} />
       {chosen.length > 0 && <ChosenPages collection={ledger.slug} chosen={chosen} onClear={clear} />}

@@ -10,7 +10,7 @@ import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Small, Table, TableFrame } from '@/ui/Table';
-import { CONTENT_TYPES, counted, tallyWords } from '@/ui/words';
+import { CONTENT_TYPES, counted, sizeWords, tallyWords } from '@/ui/words';
 
 const Line = styled(ProgressLine)`
   margin-top: 1.25rem;
@@ -107,15 +107,37 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
           {view.troubles.length > 100 && <p>{`and ${view.troubles.length - 100} more`}</p>}
         </Troubles>
       )}
+      {view.attached.files.length > 0 && <AttachedFiles view={view} />}
       {view.shown.length > 0 && <Pages view={view} />}
     </Main>
   );
 }
 
+/** What comes with the pages and is none: told before it is brought in, since nobody looks inside it by looking at a page. */
+function AttachedFiles({ view: { attached, collection } }: { view: PackageView }) {
+  const { files } = attached;
+  const kinds = attached.kinds.map(({ kind, many }) => `${many} ${kind}`);
+  return (
+    <Troubles>
+      <summary>{`${counted(files.length, 'file is', 'files are')} attached and no page: ${kinds.join(', ')}`}</summary>
+      <ul>
+        {files.slice(0, 100).map(({ path, size }) => (
+          <li key={path}>{`${path}, ${sizeWords(size)}`}</li>
+        ))}
+      </ul>
+      {files.length > 100 && <p>{`and ${files.length - 100} more`}</p>}
+      {collection ? (
+        <ButtonLink href={`/collections/${collection}/attached`}>Open the attached files</ButtonLink>
+      ) : (
+        <p>Once they are here each has a standing, and what can be read of PDFs and captions is told.</p>
+      )}
+    </Troubles>
+  );
+}
+
 function headline({ kind, pages, files, size, name }: PackageView): string {
-  const size_ = size >= 1_000_000 ? `${(size / 1_000_000).toFixed(1)} MB` : `${Math.ceil(size / 1_000)} KB`;
   const what = kind === null ? '' : `${KINDS[kind]}: ${counted(pages, 'page')} in ${counted(files, 'file')}, `;
-  return `${what}${name}, ${size_}`;
+  return `${what}${name}, ${sizeWords(size)}`;
 }
 
 interface AcceptProps {

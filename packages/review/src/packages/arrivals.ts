@@ -1,7 +1,7 @@
 import { arrivalsOf, packageTexts, setPackageJob, type Arrival, type Package, type PackageText, type Write } from '@inkwell/store';
 import { enqueueUnder, type NewJob } from '@inkwell/work';
 import type { Collection } from '@inkwell/formats';
-import { firstFree, slugOf } from '../bringIn.ts';
+import { firstFree, pageSlugOf } from '../bringIn.ts';
 import { ARRIVE, BRING_IN } from '../jobs.ts';
 import type { Services } from '../services.ts';
 import { textsOf, type PageText } from './read.ts';
@@ -71,7 +71,7 @@ function arrivalOf(
   text: Pick<Arrival, 'html' | 'encoding' | 'bom'>,
 ): Arrival {
   const { path, entry, inside, title, scope, content_type, position, refs } = told;
-  const slug = firstFree(slugOf(ownTitle(title, site)), slugs);
+  const slug = firstFree(pageSlugOf(ownTitle(title, site)), slugs);
   slugs.add(slug);
   return { slug, title, scope, content_type, address: path, position, entry, inside, references: refs, ...text };
 }

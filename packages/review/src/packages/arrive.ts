@@ -25,6 +25,7 @@ import {
 } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
 import { THE_SYSTEM, unlessAllowed, type Actor } from '../actor.ts';
+import { listAttached } from '../attachments.ts';
 import { firstFree, slugOf } from '../bringIn.ts';
 import { inputsOf, placed, type Examination } from '../examine.ts';
 import { neighboursOf } from '../neighbours.ts';
@@ -33,7 +34,7 @@ import { done, notFound, refused, type Result } from '../problems.ts';
 import { record } from '../record.ts';
 import type { Services } from '../services.ts';
 import { arrivalsIn, enqueueArrivals } from './arrivals.ts';
-import { keepAll } from './files.ts';
+import { keepAll, pathsOf } from './files.ts';
 import { orGiveUp, withPackage } from './read.ts';
 import { acceptNewer, examineNewer, renew, whenAllHere } from './renew.ts';
 
@@ -91,7 +92,10 @@ async function unpack(services: Services, found: Package, collectionId: number, 
   await withPackage(services, found, async (collection) => {
     await writing(services.db, (trx) => dropArrivals(trx, collectionId));
     const files = await keepAll(services, collection);
-    await writing(services.db, (trx) => placeKept(trx, collectionId, files));
+    await writing(services.db, async (trx) => {
+      await placeKept(trx, collectionId, files);
+      await listAttached(trx, collectionId, by, pathsOf(collection));
+    });
     for await (const pages of arrivalsIn(services, found, collection, new Set()))
       await writing(services.db, (trx) => addArrivals(trx, collectionId, by, pages));
     await learnArrivals(services.db);

@@ -77,6 +77,11 @@ export function filesOfPackage({ files, pages }: Collection): SourceFile[] {
   return files.filter(({ path }) => !whole.has(path));
 }
 
+/** Where they lie, each once. */
+export function pathsOf(collection: Collection): string[] {
+  return filesOfPackage(collection).map(({ path }) => path);
+}
+
 /** A file at its place, and in a course at the place its pages call it by, where that is another. */
 export function placesOf({ path }: { path: string }, { kind, files }: Collection): string[] {
   const elsewhere = kind === 'course' && !files.some((file) => file.path.startsWith(`${FILE_BASE_FOLDER}/`));

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import {
+  attachmentKindOf,
   contentTypeOf,
   decodeHtml,
   LARGEST_PAGE,
@@ -32,7 +33,7 @@ import {
 } from '@inkwell/store';
 import type { Services } from '../services.ts';
 import { openSent, type Opened } from './document.ts';
-import { fetchToDisk, inScratch, keepFromDisk } from './files.ts';
+import { fetchToDisk, filesOfPackage, inScratch, keepFromDisk } from './files.ts';
 import { siteTitle } from './siteTitle.ts';
 import { comparedWith, type TextsOf } from './versions.ts';
 
@@ -131,11 +132,24 @@ async function tellOf(services: Services, found: Package, opened: Opened): Promi
       files: collection.files.length,
       pages: compared.pages,
       troubles: collection.troubles.slice(0, MOST_TROUBLES),
+      attached: attachedIn(collection),
       over: over?.id ?? null,
     });
     await writeGone(trx, found.id, compared.gone);
   });
 }
+
+/** What it holds that is no page and shows on none. */
+function attachedIn(collection: Collection): FoundIn['attached'] {
+  const files = filesOfPackage(collection).flatMap(({ path, size }) => {
+    const kind = attachmentKindOf(path);
+    return kind === null ? [] : [{ path, kind, size }];
+  });
+  return files.slice(0, MOST_ATTACHED);
+}
+
+/** Attachments that are told before a package is accepted; afterwards all are. */
+const MOST_ATTACHED = 2_000;
 
 function textsIn(collection: Collection): TextsOf {
   return async function* (paths) {

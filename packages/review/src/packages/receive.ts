@@ -24,6 +24,7 @@ import {
 } from '@inkwell/store';
 import { cancelJob, enqueue, jobById } from '@inkwell/work';
 import { unlessAllowed, type ActedOn, type Actor } from '../actor.ts';
+import { manyByKind } from '../attachments.ts';
 import { READ_PACKAGE } from '../jobs.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
@@ -88,6 +89,8 @@ export interface PackageView {
   pages: number;
   troubles: { path: string; what: string }[];
   types: { type: string; many: number }[];
+  /** What it holds that is no page: nobody looks inside by looking at a page. */
+  attached: { kinds: { kind: string; many: number }[]; files: Package['attached'] };
   /** A part of its pages, in reading order. */
   shown: Pick<PackagePage, 'position' | 'path' | 'title' | 'scope' | 'content_type' | 'listed' | 'became'>[];
   /** The position behind which more follow; null when these are the last. */
@@ -126,7 +129,7 @@ export async function showPackage(services: Services, actor: Actor, wish: Packag
     const reached = found.renews ?? (found.state === 'here' ? found.collection_id : null);
     const collection = reached === null ? undefined : await slugOfPackage(at, reached);
     const examined = found.renews === null ? found.pages : found.pages - (became['as it was'] ?? 0) - (became.moved ?? 0);
-    const { id, name, state, problem, kind, title, files, pages: many, troubles } = found;
+    const { id, name, state, problem, kind, title, files, pages: many, troubles, attached } = found;
     return done({
       id,
       name,
@@ -138,6 +141,7 @@ export async function showPackage(services: Services, actor: Actor, wish: Packag
       files,
       pages: many,
       troubles,
+      attached: { kinds: manyByKind(attached), files: attached },
       types: await packageTypes(at, id),
       shown: pages.slice(0, PACKAGE_PAGES).map(({ position, path, title: called, scope, content_type, listed, became: what }) => ({
         position,

@@ -32,13 +32,14 @@ import {
 } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
 import type { Actor } from '../actor.ts';
+import { listAttached } from '../attachments.ts';
 import { examine, seenAt, type Examination, type Seen } from '../examine.ts';
 import { auditJob, READ_PACKAGE } from '../jobs.ts';
 import { done, refused, type Result } from '../problems.ts';
 import { record } from '../record.ts';
 import { dayIn, type Services } from '../services.ts';
 import { arrivalsIn, enqueueArrivals, toldWithTexts } from './arrivals.ts';
-import { filesOfPackage, keepAll, placesOf } from './files.ts';
+import { filesOfPackage, keepAll, pathsOf, placesOf } from './files.ts';
 import { withPackage } from './read.ts';
 
 /** Says yes to a newer version of a collection, when the one it was compared with is still the newest. */
@@ -80,6 +81,7 @@ export async function renew(services: Services, found: Package, collectionId: nu
       if (locked?.state !== 'arriving' || locked.job_id !== null) return;
       await displace(trx, collectionId, older);
       await placeKept(trx, collectionId, files);
+      await listAttached(trx, collectionId, by, pathsOf(collection));
       await renewPlaces(trx, found.id, collectionId);
       const slugs = await slugsLike(trx, collectionId, '');
       for await (const pages of arrivalsIn(services, found, collection, slugs)) await addArrivals(trx, collectionId, by, pages);

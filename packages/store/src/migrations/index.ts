@@ -7,6 +7,7 @@ import * as packages from './005-packages.ts';
 import * as versions from './006-versions.ts';
 import * as slips from './007-slips.ts';
 import * as steps from './008-steps.ts';
+import * as attachments from './009-attachments.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -18,4 +19,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '006-versions': versions,
   '007-slips': slips,
   '008-steps': steps,
+  '009-attachments': attachments,
 };

@@ -25,6 +25,9 @@ function statementsFor(id: number, copy: number, by: string) {
     sql`create index on copied_findings (old)`,
     sql`analyze copied_pages, copied_audits, copied_findings`,
     sql`insert into assets (collection_id, path, sha256) select ${copy}::integer, path, sha256 from assets where collection_id = ${id}`,
+    sql`insert into attachments (collection_id, path, kind, sha256, standing, note)
+      select ${copy}::integer, a.path, a.kind, a.sha256, a.standing, a.note from attachments a
+      join assets s on s.collection_id = a.collection_id and s.path = a.path where a.collection_id = ${id}`,
     sql`insert into pages (id, collection_id, slug, title, scope, content_type, address, position, head, redo, made_by, version,
         head_version, entry, inside, base) overriding system value
       select c.new, ${copy}::integer, slug, title, scope, content_type, address, position, head, redo, ${by}::text, version, head_version,
@@ -57,8 +60,9 @@ function statementsFor(id: number, copy: number, by: string) {
     sql`insert into page_status (page_id, collection_id, bar_id) select c.new, ${copy}::integer, bar_id from copied_pages c
       join page_status s on s.page_id = c.old`,
     // It goes out as the package it came in, as the one it is a copy of does.
-    sql`insert into packages (name, sha256, state, kind, title, files, pages, troubles, collection_id, made_by, here_at)
-      select name, sha256, state, kind, title, files, pages, troubles, ${copy}::integer, ${by}::text, now() from packages
+    sql`insert into packages (name, sha256, state, kind, title, files, pages, troubles, attached, collection_id, made_by,
+        here_at)
+      select name, sha256, state, kind, title, files, pages, troubles, attached, ${copy}::integer, ${by}::text, now() from packages
       where collection_id = ${id} and state = 'here' order by here_at desc, id desc limit 1`,
   ];
 }

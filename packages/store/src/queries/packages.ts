@@ -16,7 +16,7 @@ export async function addPackage(
 ): Promise<number> {
   const row = await trx
     .insertInto('packages')
-    .values({ ...made, troubles: '[]' })
+    .values({ ...made, troubles: '[]', attached: '[]' })
     .returning('id')
     .executeTakeFirstOrThrow();
   return row.id;
@@ -52,6 +52,7 @@ export interface FoundIn {
   files: number;
   pages: readonly Omit<PackageText, 'package_id' | 'position'>[];
   troubles: readonly { path: string; what: string }[];
+  attached: readonly { path: string; kind: string; size: number }[];
   /** For a newer version: the package it was compared with. */
   over: number | null;
 }
@@ -79,6 +80,7 @@ export async function writeFound(trx: Write, id: number, found: FoundIn): Promis
       files: found.files,
       pages: found.pages.length,
       troubles: JSON.stringify(found.troubles),
+      attached: JSON.stringify(found.attached),
       read_over: found.over,
     })
     .where('id', '=', id)

@@ -1,6 +1,16 @@
-import { bringBack, goesOut, lookAfter, newTerm, removable, setContentType, strokePagesOver, takeOut } from '@inkwell/review';
+import {
+  bringBack,
+  goesOut,
+  judgeAttachments,
+  lookAfter,
+  newTerm,
+  removable,
+  setContentType,
+  strokePagesOver,
+  takeOut,
+} from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { LOOK_AFTER, NOTHING, ON_PAGES, RETYPE, TITLED } from '@/server/inputs';
+import { ATTACHMENTS, LOOK_AFTER, NOTHING, ON_PAGES, RETYPE, TITLED } from '@/server/inputs';
 
 /** What is done with a whole collection, or with many of its pages: called otherwise, put away, taken out, brought back, fixed, signed. */
 export async function POST(request: Request, { params }: { params: Promise<{ collection: string; act: string }> }): Promise<Response> {
@@ -13,6 +23,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ col
       return answer(request, ON_PAGES, (services, actor, wish) => strokePagesOver(services, actor, { collection, ...wish }));
     case 'content-type':
       return answer(request, RETYPE, (services, actor, wish) => setContentType(services, actor, { collection, ...wish }));
+    case 'attachments':
+      return answer(request, ATTACHMENTS, (services, actor, wish) => judgeAttachments(services, actor, { collection, ...wish }));
     case 'new-term':
       return answer(request, TITLED, (services, actor, wish) => newTerm(services, actor, { collection, ...wish }));
     case 'goes-out':
