@@ -56,6 +56,17 @@ export const ACCEPT = checker({
   required: ['title', 'types'],
   properties: { title: { type: 'string', maxLength: 300 }, types: { type: 'object', maxProperties: 50, additionalProperties: TYPE } },
 });
+const ANSWERS = { type: 'object', maxProperties: 1_000, additionalProperties: { type: 'string', maxLength: 20 } } as const;
+export const TRY_CLEANING = checker({ ...base, required: ['position', 'answers'], properties: { position: ID, answers: ANSWERS } });
+export const CHOOSE_CLEANING = checker({
+  ...base,
+  required: ['on', 'choice', 'answers'],
+  properties: {
+    on: { oneOf: [ID, { const: 'the rest' }] },
+    choice: { enum: ['clean', 'clean if nothing is asked', 'leave', null] },
+    answers: ANSWERS,
+  },
+});
 export const LOOK_AFTER = checker({
   ...base,
   properties: { title: { type: 'string', maxLength: 300 }, putAway: { type: 'boolean' } },

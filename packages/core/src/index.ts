@@ -43,6 +43,8 @@ export { fixCertain, withActingRemedies, type FixedCertain } from './remedies/ce
 export { alternativeEdit } from './remedies/filledIn.ts';
 export { renameInStyles, renameInXml, renameOnPage, type Renames } from './remedies/renamed.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
+export { cleanAtTheDoor, doorQuestions, type Cleaned, type DoorAnswers, type DoorQuestion } from './cleaning/atTheDoor.ts';
+export { manyPasted } from './semantics/pastedMarks.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
 export { repairedLevels } from './remedies/repairedLevels.ts';
 export { auditPage, ENGINE_VERSION } from './audit/run.ts';

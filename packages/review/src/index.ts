@@ -38,6 +38,8 @@ export {
 } from './packages/receive.ts';
 export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './packages/arrive.ts';
 export { readPackage } from './packages/read.ts';
+export { chooseCleaning, door, tryCleaning, type CleanedView, type DoorView } from './packages/door.ts';
+export type { PutQuestion } from './engine/index.ts';
 export { goesOut, sendOut, type GoesOut } from './packages/sendOut.ts';
 export { inScratch, scratch, sweepScratch } from './packages/files.ts';
 export {

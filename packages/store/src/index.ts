@@ -1,5 +1,17 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
-export type { Answer, AttachmentStanding, Became, Cause, PackageState, Release, Role, Standing, StrokeAct, Tables } from './schema.ts';
+export type {
+  Answer,
+  AttachmentStanding,
+  Became,
+  Cause,
+  DoorChoice,
+  PackageState,
+  Release,
+  Role,
+  Standing,
+  StrokeAct,
+  Tables,
+} from './schema.ts';
 export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
@@ -217,3 +229,4 @@ export {
   type AttachmentLine,
   type AttachmentWish,
 } from './queries/attachments.ts';
+export { choosePasted, pastedPage, pastedPages, pastedSums, toClean, writePasted, type PastedPage } from './queries/cleaning.ts';

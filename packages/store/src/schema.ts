@@ -16,6 +16,7 @@ export interface Tables {
   packages: Packages;
   package_pages: PackagePages;
   package_gone: PackageGone;
+  package_pasted: PackagePasted;
   arrivals: Arrivals;
   pages: Pages;
   page_status: PageStatusRow;
@@ -217,6 +218,20 @@ export interface PackagePages {
   /** In a newer version the page it is, and what became of that. */
   page_id: number | null;
   became: ColumnType<Became, Became | undefined, Became>;
+}
+
+/** Whether a page is cleaned when it comes in. */
+export type DoorChoice = 'clean' | 'clean if nothing is asked' | 'leave';
+
+/** A page of a package with pasted markup. */
+export interface PackagePasted {
+  package_id: number;
+  position: number;
+  marks: number;
+  html: string;
+  choice: DoorChoice | null;
+  /** What was answered before anything was stripped, by the question's key. */
+  answers: JSONColumnType<Record<string, string>>;
 }
 
 /** Pages that a newer version no longer holds. */
@@ -458,7 +473,7 @@ export interface Occurrences {
 export interface PageReferences {
   page_id: number;
   collection_id: number;
-  kind: 'link' | 'image' | 'anchor' | 'sheet';
+  kind: 'link' | 'image' | 'anchor' | 'sheet' | 'media';
   /** A path in the collection, or a whole address outside it. An anchor's is the page's own. */
   target: string;
   /** What a link names in its target; an anchor's own name. */

@@ -30,6 +30,7 @@ const Cell = styled.div`
 `;
 const Misses = styled.ul`
   margin: 0 0 0 1.1rem;
+  list-style: disc;
   font-size: 0.875rem;
 `;
 

@@ -85,6 +85,7 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
           }}
         />
       )}
+      {state === 'read' && view.pasted.pages > 0 && <PastedPages view={view} />}
       {state === 'read' && <AcceptForm view={view} onAccepted={setView} onProblem={setProblem} onDismiss={() => void dismiss()} />}
       {state === 'arriving' && <Arriving view={view} onCancel={() => void dismiss()} />}
       {state === 'here' && view.collection && (
@@ -110,6 +111,18 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
       {view.attached.files.length > 0 && <AttachedFiles view={view} />}
       {view.shown.length > 0 && <Pages view={view} />}
     </Main>
+  );
+}
+
+/** Pages with pasted markup: cleaned before anything else is done with them, if a person says so. */
+function PastedPages({ view: { id, pasted } }: { view: PackageView }) {
+  const { pages, toClean, toLeave } = pasted;
+  const said = toClean + toLeave === 0 ? '' : ` ${toClean} will be cleaned, ${pages - toClean} come in as they are.`;
+  return (
+    <Line>
+      {`${counted(pages, 'page carries', 'pages carry')} markup that was pasted from elsewhere.${said}`}
+      <ButtonLink href={`/bring-in/${id}/clean`}>Look at them first</ButtonLink>
+    </Line>
   );
 }
 

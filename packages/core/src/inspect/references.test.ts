@@ -16,6 +16,17 @@ test('a page names links, images with their words, anchors and style sheets, eac
   ]);
 });
 
+test('what a page plays or holds in a frame is named too, captions among it', () => {
+  const page = parsePage(
+    '<video src="../film/lock.mp4"><track src="../film/lock.vtt"></video><object data="map.pdf"></object><iframe src="about:blank"></iframe>',
+  );
+  expect(referencesOf(page, 'unit-1/lock.html').map(({ kind, target }) => [kind, target])).toEqual([
+    ['media', 'film/lock.mp4'],
+    ['media', 'film/lock.vtt'],
+    ['media', 'unit-1/map.pdf'],
+  ]);
+});
+
 test('a style sheet names those it imports', () => {
   expect(importsOf('@import "print.css" print; @import url(base.css); p { color: red }')).toEqual(['print.css', 'base.css']);
   expect(importsOf('p { color: red }')).toEqual([]);

@@ -8,7 +8,7 @@ import { readSheet } from '../style/sheets.ts';
 
 /** Something a page refers to, or that others may refer to on it. */
 export interface Reference {
-  kind: 'link' | 'image' | 'anchor' | 'sheet';
+  kind: 'link' | 'image' | 'anchor' | 'sheet' | 'media';
   /** A path in the collection, or the address as written where it leads outside. An anchor's is the page's own. */
   target: string;
   /** What a link names in its target; an anchor's own name; else ''. */
@@ -17,12 +17,23 @@ export interface Reference {
   alternative: string | null;
 }
 
+/** What plays or holds another file, and the attribute that names it. */
+const MEDIA: Readonly<Record<string, string>> = {
+  audio: 'src',
+  embed: 'src',
+  iframe: 'src',
+  object: 'data',
+  source: 'src',
+  track: 'src',
+  video: 'src',
+};
+
 /** Longer addresses hold data, not places. */
 const LONGEST = 2_000;
 
 /**
  * What a page at an address of its collection refers to, each thing once: links out of it, images with what is said of them, anchors
- * that others may lead to, style sheets.
+ * that others may lead to, style sheets, and what it plays or holds in a frame.
  */
 export function referencesOf(page: Page, address: string): Reference[] {
   const found = new Map<string, Reference>();
@@ -33,6 +44,11 @@ export function referencesOf(page: Page, address: string): Reference[] {
   const resolved = (written: string) => resolveAddress(address, written) ?? written.split('#')[0]!;
   for (const element of page.elements) {
     if (element.tag === 'link' && isSheet(element)) add('sheet', resolved(tidy(valueOf(element, 'href') ?? '')));
+    const played = MEDIA[element.tag];
+    if (played) {
+      const written = tidy(valueOf(element, played) ?? '');
+      if (!/^(?:javascript|data|about):/i.test(written)) add('media', resolved(written));
+    }
     if (element.tag !== 'a' && element.tag !== 'area') continue;
     const href = tidy(valueOf(element, 'href') ?? '');
     if (/^(?:javascript|data):/i.test(href)) continue;

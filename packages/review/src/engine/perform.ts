@@ -4,14 +4,18 @@ import {
   applyRemedy,
   arrange,
   auditPage,
+  cleanAtTheDoor,
+  doorQuestions,
   elementAt,
   fixAlike,
   fixCertain,
   isNamedXhtml,
+  manyPasted,
   outline,
   parseAgain,
   parsePage,
   referencesOf,
+  sentenceOf,
   resolveAddress,
   slipsOf,
   surroundingsFrom,
@@ -28,7 +32,17 @@ type Performers = { [N in TaskName]: (wish: Tasks[N]['wish']) => Tasks[N]['gives
 const PERFORM: Performers = {
   refer: ({ page }) => {
     const parsed = open(page);
-    return { scope: parsed.scope, title: titleOf(parsed, page.title), references: referencesOf(parsed, page.address) };
+    return {
+      scope: parsed.scope,
+      title: titleOf(parsed, page.title),
+      references: referencesOf(parsed, page.address),
+      pasted: manyPasted(parsed),
+    };
+  },
+  ask: ({ page }) => doorQuestions(open(page)).map(({ finding, ...question }) => ({ ...question, sentence: sentenceOf(finding) })),
+  clean({ page, answers }) {
+    const result = cleanAtTheDoor(open(page), answers);
+    return result.ok ? changed(page, result.after, 1) : { ok: false, gone: false, reason: result.reason };
   },
   examine: ({ page }) => examined(open(page), page),
   fix({ page, finding: key, stored, remedy, inputs }) {

@@ -1,4 +1,16 @@
-import type { Arrangement, Finding, Inputs, Moves, Neighbours, Profile, Reference, RemedyName, Scope } from '@inkwell/core';
+import type {
+  Arrangement,
+  DoorAnswers,
+  DoorQuestion,
+  Finding,
+  Inputs,
+  Moves,
+  Neighbours,
+  Profile,
+  Reference,
+  RemedyName,
+  Scope,
+} from '@inkwell/core';
 
 /** A text where it stands: all the engine may know. Plain data, so that it can be sent to another thread. */
 export interface PlacedText {
@@ -16,6 +28,11 @@ export interface Referred {
   scope: Scope;
   title: string;
   references: Reference[];
+}
+
+/** A question at the door, as it is put to a person. */
+export interface PutQuestion extends Omit<DoorQuestion, 'finding'> {
+  sentence: string;
 }
 
 /** An examined text. */
@@ -48,7 +65,12 @@ export interface Changed {
 export type Declined = { ok: false; gone: boolean; reason: string };
 
 export interface Tasks {
-  refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred };
+  /** `pasted`: how many marks of pasting it carries. */
+  refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred & { pasted: number } };
+  /** What is asked of a page before it is cleaned. */
+  ask: { wish: { page: PlacedText }; gives: PutQuestion[] };
+  /** A page cleaned as was answered. With no answers it is cleaned only where nothing is asked. */
+  clean: { wish: { page: PlacedText; answers: DoorAnswers }; gives: Changed | Declined };
   examine: { wish: { page: PlacedText }; gives: Examined };
   /** `stored`: the finding as this very engine saw it in this very text: it need not look again. */
   fix: {

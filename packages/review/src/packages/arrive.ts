@@ -1,3 +1,4 @@
+import { difference } from '@inkwell/core';
 import {
   acceptPackage,
   addArrivals,
@@ -17,6 +18,7 @@ import {
   referencesOf,
   retypePages,
   takeArrival,
+  toClean,
   writing,
   type Arriving,
   type Bar,
@@ -36,6 +38,7 @@ import type { Services } from '../services.ts';
 import { arrivalsIn, enqueueArrivals } from './arrivals.ts';
 import { keepAll, pathsOf } from './files.ts';
 import { orGiveUp, withPackage } from './read.ts';
+import { cleanedText, type AtTheDoor } from './door.ts';
 import { acceptNewer, examineNewer, renew, whenAllHere } from './renew.ts';
 
 export interface Accept {
@@ -122,9 +125,15 @@ export async function examineArrivals(
     if (!bars.has(type)) bars.set(type, barFor(services.db, collection, type));
     return bars.get(type)!;
   };
-  for (const page of await arrivingAmong(services.db, wish.pages)) {
+  const arriving = await arrivingAmong(services.db, wish.pages);
+  const said = await toClean(
+    services.db,
+    found.id,
+    arriving.map(({ address }) => address),
+  );
+  for (const page of arriving) {
     try {
-      await examineArrival(services, actor, page, await barOf(page));
+      await examineArrival(services, actor, page, await barOf(page), said.get(page.address));
     } catch (error) {
       if (!wish.last || isAway(error)) throw error;
       await writing(services.db, (trx) => leaveOut(trx, found.id, page));
@@ -133,12 +142,14 @@ export async function examineArrivals(
   await whenAllHere(services, found, found.collection_id);
 }
 
-async function examineArrival(services: Services, actor: Actor, waiting: Arriving, bar: Bar): Promise<void> {
+/** Writes a page that arrived as its first revision, just as it came; cleaned at the door, where that was said, as its second. */
+async function examineArrival(services: Services, actor: Actor, waiting: Arriving, bar: Bar, door?: AtTheDoor): Promise<void> {
   if (waiting.head > 0) return examineNewer(services, actor, waiting);
   const place = { ...waiting, id: waiting.page_id };
   const references = await referencesOf(services.db, place.id);
   const text = placed(place, waiting.html, await neighboursOf(services.db, place, references, bar.vocabulary));
   const examined: Examination = { ...(await services.engine.run('examine', { page: text })), inputs: inputsOf(text) };
+  const cleaned = door ? await cleanedText(services, text, door) : null;
   await writing(services.db, async (trx) => {
     const page = await lockPage(trx, place.id);
     if (!page || !(await takeArrival(trx, place.id))) return;
@@ -151,5 +162,9 @@ async function examineArrival(services: Services, actor: Actor, waiting: Arrivin
       { bar, references },
       { html, examined, cause: 'imported', note: 'from its package', encoding, bom },
     );
+    if (!cleaned) return;
+    const next = (await lockPage(trx, place.id))!;
+    const moves = difference(html, cleaned.html);
+    await record(trx, services, actor, next, { bar }, { ...cleaned, moves, cause: 'fixed', note: 'cleaned as it came in' });
   });
 }

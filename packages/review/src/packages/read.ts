@@ -27,6 +27,7 @@ import {
   refusePackage,
   writeFound,
   writeGone,
+  writePasted,
   writing,
   type FoundIn,
   type Package,
@@ -116,7 +117,12 @@ async function tellOf(services: Services, found: Package, opened: Opened): Promi
   const collection = await readCollection(opened.source);
   collection.troubles.unshift(...opened.troubles);
   const pages: Told[] = [];
-  for await (const text of textsOf(collection.pages, collection.troubles)) pages.push(await told(services, collection, text));
+  const pasted: { path: string; marks: number; html: string }[] = [];
+  for await (const text of textsOf(collection.pages, collection.troubles)) {
+    const one = await told(services, collection, text);
+    pages.push(one.told);
+    if (one.marks > 0 && pasted.length < MOST_PASTED) pasted.push({ path: text.page.path, marks: one.marks, html: text.html });
+  }
   const order = collection.kind === 'site' ? siteOrder(pages, linksOf) : pages;
   if (order.length === 0) return refusePackage(services.db, found.id, 'It holds no page that can be read.');
   const { renews } = found;
@@ -135,6 +141,7 @@ async function tellOf(services: Services, found: Package, opened: Opened): Promi
       attached: attachedIn(collection),
       over: over?.id ?? null,
     });
+    await writePasted(trx, found.id, pasted);
     await writeGone(trx, found.id, compared.gone);
   });
 }
@@ -150,6 +157,9 @@ function attachedIn(collection: Collection): FoundIn['attached'] {
 
 /** Attachments that are told before a package is accepted; afterwards all are. */
 const MOST_ATTACHED = 2_000;
+
+/** Pages with pasted markup that are kept for looking at before they come in; the others come in as they are. */
+const MOST_PASTED = 500;
 
 function textsIn(collection: Collection): TextsOf {
   return async function* (paths) {
@@ -175,10 +185,11 @@ const MOST_TROUBLES = 1_000;
 
 const linksOf = ({ refs }: Told) => refs.filter(({ kind }) => kind === 'link').map(({ target }) => target);
 
-async function told(services: Services, { kind }: Collection, { page, html }: PageText): Promise<Told> {
+/** With how many marks of pasting it carries. */
+async function told(services: Services, { kind }: Collection, { page, html }: PageText): Promise<{ told: Told; marks: number }> {
   const placed = { html, scope: null, title: page.title, address: page.path, neighbours: { titles: {} } };
-  const { scope, title, references } = await services.engine.run('refer', { page: placed });
-  return {
+  const { scope, title, references, pasted } = await services.engine.run('refer', { page: placed });
+  const found: Told = {
     path: page.path,
     entry: page.file.path,
     inside: page.inside,
@@ -191,6 +202,7 @@ async function told(services: Services, { kind }: Collection, { page, html }: Pa
     page_id: null,
     became: 'new',
   };
+  return { told: found, marks: pasted };
 }
 
 function fileTitle(path: string): string {

@@ -12,6 +12,7 @@ import {
   packageById,
   packagePages,
   packagesOnTheirWay,
+  pastedSums,
   packageTypes,
   slugOfPackage,
   snapshot,
@@ -91,6 +92,8 @@ export interface PackageView {
   types: { type: string; many: number }[];
   /** What it holds that is no page: nobody looks inside by looking at a page. */
   attached: { kinds: { kind: string; many: number }[]; files: Package['attached'] };
+  /** Of its pages those that carry pasted markup, and what was said of them. */
+  pasted: { pages: number; toClean: number; toLeave: number };
   /** A part of its pages, in reading order. */
   shown: Pick<PackagePage, 'position' | 'path' | 'title' | 'scope' | 'content_type' | 'listed' | 'became'>[];
   /** The position behind which more follow; null when these are the last. */
@@ -142,6 +145,7 @@ export async function showPackage(services: Services, actor: Actor, wish: Packag
       pages: many,
       troubles,
       attached: { kinds: manyByKind(attached), files: attached },
+      pasted: await pastedSums(at, id),
       types: await packageTypes(at, id),
       shown: pages.slice(0, PACKAGE_PAGES).map(({ position, path, title: called, scope, content_type, listed, became: what }) => ({
         position,
@@ -161,7 +165,7 @@ export async function showPackage(services: Services, actor: Actor, wish: Packag
 }
 
 /** What a package acts on: the house, or the collection it is a newer version of. */
-function reachOf({ renews }: Package): ActedOn {
+export function reachOf({ renews }: Package): ActedOn {
   return renews === null ? 'house' : { collection: renews };
 }
 

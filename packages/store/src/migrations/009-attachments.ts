@@ -56,6 +56,9 @@ const STATEMENTS = [
   `create index attachment_changes_by_maker on attachment_changes (made_by)`,
   `insert into attachments (collection_id, path, kind, sha256) select collection_id, path, kind, sha256
      from (select *, ${KIND_OF_PATH} as kind from assets) a where kind is not null and path not like '$IMS-CC-FILEBASE$/%'`,
+  // Pages refer to what they play as well.
+  `alter table page_references drop constraint page_references_kind_check`,
+  `alter table page_references add constraint page_references_kind_check check (kind in ('link', 'image', 'anchor', 'sheet', 'media'))`,
   // What a package holds that is no page, before it is accepted.
   `alter table packages add column attached jsonb not null default '[]'`,
 ];

@@ -8,6 +8,7 @@ import * as versions from './006-versions.ts';
 import * as slips from './007-slips.ts';
 import * as steps from './008-steps.ts';
 import * as attachments from './009-attachments.ts';
+import * as cleaning from './010-cleaning.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -20,4 +21,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '007-slips': slips,
   '008-steps': steps,
   '009-attachments': attachments,
+  '010-cleaning': cleaning,
 };

@@ -73,7 +73,7 @@ export interface AttachmentLine {
   note: string;
   version: number;
   facts: object | null;
-  /** Pages that lead to it or play it. */
+  /** Pages that lead to it, or play it. */
   pages: number;
   /** Who said last what it stands at, and when. */
   last: { by: string; at: string } | null;

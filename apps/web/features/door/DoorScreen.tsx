@@ -1,0 +1,231 @@
+'use client';
+import type { CleanedView, DoorView, Problem } from '@inkwell/review';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { Button, ButtonLink } from '@/ui/Button';
+import { Pick } from '@/ui/Field';
+import { Row } from '@/ui/Panel';
+import { ProblemNotice } from '@/ui/ProblemNotice';
+import { send } from '@/ui/send';
+import { Main } from '@/ui/Shell';
+import { Small } from '@/ui/Table';
+import { counted } from '@/ui/words';
+
+const Sides = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(22rem, 100%), 1fr));
+  gap: 0.75rem;
+  margin-top: 0.75rem;
+  h3 {
+    font-size: 1rem;
+    margin-bottom: 0.25rem;
+  }
+`;
+const Sheet = styled.iframe`
+  width: 100%;
+  height: min(24rem, 50vh);
+  border: 1px solid var(--line);
+  background: #fff;
+`;
+const Reason = styled.p`
+  display: grid;
+  place-items: center;
+  height: min(24rem, 50vh);
+  padding: 1rem;
+  border: 1px dashed var(--edge);
+  background: var(--sheet);
+`;
+const Asked = styled.ol`
+  margin-top: 0.75rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 1rem;
+    justify-content: space-between;
+    align-items: center;
+    padding: 0.4rem 0.75rem;
+    border-top: 1px solid var(--line);
+  }
+  li:first-child {
+    border-top: 0;
+  }
+`;
+const Pages = styled.ol`
+  columns: 18rem auto;
+  margin-top: 0.5rem;
+  li {
+    break-inside: avoid;
+    padding: 0.2rem 0;
+  }
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 1.5rem;
+  }
+`;
+
+const CHOICES = {
+  clean: 'will be cleaned',
+  'clean if nothing is asked': 'will be cleaned if nothing is asked of it',
+  leave: 'comes in as it is',
+} as const;
+
+/** Pages with pasted markup before they come in: one as it came and as it would be cleaned, and what is asked before anything is stripped. */
+export function DoorScreen({ view }: { view: DoorView }) {
+  const { id, sums, pages, next, page, open } = view;
+  const router = useRouter();
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const choose = async (wish: object) => {
+    const sent = await send<unknown>(`/api/packages/${id}/cleaning`, wish);
+    setProblem(sent.ok ? null : sent.problem);
+    return sent.ok;
+  };
+  const rest = async () => {
+    if (await choose({ on: 'the rest', choice: 'clean if nothing is asked', answers: {} })) router.push(`/bring-in/${id}`);
+  };
+  return (
+    <Main id="content">
+      <h1>Pasted markup</h1>
+      <p>
+        {`${counted(sums.pages, 'page carries', 'pages carry')} what a word processor or another page left behind: ${sums.toClean} will be cleaned, ${sums.pages - sums.toClean} ${sums.pages - sums.toClean === 1 ? 'comes' : 'come'} in as ${sums.pages - sums.toClean === 1 ? 'it is' : 'they are'}. `}
+        The text as it came stays its first revision.
+      </p>
+      {problem && <ProblemNotice problem={problem} />}
+      {page ? (
+        <OnePage key={page.position} page={page} packageId={id} open={open} onChoose={choose} after={pages[1]?.position ?? null} />
+      ) : (
+        <p>No page of this package carries pasted markup.</p>
+      )}
+      {pages.length > 1 && (
+        <>
+          <h2>From here on</h2>
+          <Pages>
+            {pages.map(({ position, title, marks, choice }) => (
+              <li key={position}>
+                <Link href={`/bring-in/${id}/clean?page=${position}`}>{title}</Link>
+                <Small>{`${counted(marks, 'mark')}, ${choice ? CHOICES[choice] : 'nothing said yet'}`}</Small>
+              </li>
+            ))}
+          </Pages>
+        </>
+      )}
+      <Row style={{ marginTop: '1rem' }}>
+        <ButtonLink href={`/bring-in/${id}`}>Back to the package</ButtonLink>
+        {page && pages[0]!.position > 1 && <ButtonLink href={`/bring-in/${id}/clean`}>First page</ButtonLink>}
+        {next !== null && <ButtonLink href={`/bring-in/${id}/clean?page=${next}`}>More pages</ButtonLink>}
+        {open && <Button onPress={() => void rest()}>Clean all the others that nothing is asked of</Button>}
+      </Row>
+    </Main>
+  );
+}
+
+type Page = NonNullable<DoorView['page']>;
+
+interface OnePageProps {
+  page: Page;
+  packageId: number;
+  open: boolean;
+  /** The place of the page after it. */
+  after: number | null;
+  onChoose(wish: object): Promise<boolean>;
+}
+
+function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
+  const { answers, answer, missing } = useAnswers(page);
+  const cleaned = useCleaned(packageId, page, answers);
+  const router = useRouter();
+  const choose = async (choice: 'clean' | 'leave') => {
+    const done = await onChoose({ on: page.position, choice, answers: choice === 'clean' ? answers : {} });
+    if (!done) return;
+    if (after === null) router.refresh();
+    else router.push(`/bring-in/${packageId}/clean?page=${after}`);
+  };
+  return (
+    <section aria-label={page.title}>
+      <h2>{page.title}</h2>
+      <Small>{`${page.path}, ${counted(page.marks, 'mark')} of pasting${page.choice ? `; ${CHOICES[page.choice]}` : ''}`}</Small>
+      {page.questions.length > 0 && (
+        <Asked aria-label="Asked before anything is stripped">
+          {page.questions.map(({ key, sentence, options }) => (
+            <li key={key}>
+              <span>{sentence}</span>
+              <Pick
+                label="It is"
+                value={answers[key] ?? ''}
+                onChange={(value) => answer(key, value)}
+                options={[...(answers[key] ? [] : [{ value: '', label: 'choose…' }]), ...options]}
+              />
+            </li>
+          ))}
+        </Asked>
+      )}
+      {open && (
+        <Row style={{ marginTop: '0.75rem' }}>
+          <Button $look="main" isDisabled={!cleaned.ok} onPress={() => void choose('clean')}>
+            {after === null ? 'Clean it as it comes in' : 'Clean it as it comes in, and next'}
+          </Button>
+          <Button onPress={() => void choose('leave')}>Leave it as it is</Button>
+          {missing > 0 && <span role="status">{`${counted(missing, 'answer is', 'answers are')} missing`}</span>}
+        </Row>
+      )}
+      <Sides>
+        <div>
+          <h3>As it came</h3>
+          <Sheet sandbox="" title="The page as it came" srcDoc={framed(page.html)} />
+        </div>
+        <div>
+          <h3>Cleaned</h3>
+          {cleaned.ok ? (
+            <Sheet sandbox="" title="The page as it would be cleaned" srcDoc={framed(cleaned.html)} />
+          ) : (
+            <Reason>{cleaned.reason}</Reason>
+          )}
+        </div>
+      </Sides>
+    </section>
+  );
+}
+
+/** Imported pages are hostile: nothing of them may run or be fetched. */
+const framed = (html: string) =>
+  `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:">${html}`;
+
+/** What was answered before, and else what the engine is sure of. */
+function useAnswers({ questions, answers: kept }: Page) {
+  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(
+      questions.flatMap(({ key, proposed }) => {
+        const known = kept[key] ?? proposed;
+        return known ? [[key, known]] : [];
+      }),
+    ),
+  );
+  return {
+    answers,
+    answer: (key: string, value: string) => setAnswers((now) => ({ ...now, [key]: value })),
+    missing: questions.filter(({ key }) => !answers[key]).length,
+  };
+}
+
+/** The page cleaned by the answers so far; an answer that comes too late is passed over. */
+function useCleaned(packageId: number, page: Page, answers: Readonly<Record<string, string>>): CleanedView {
+  const [cleaned, setCleaned] = useState(page.cleaned);
+  const [asked, setAsked] = useState(answers);
+  useEffect(() => {
+    if (asked === answers) return;
+    let late = false;
+    void send<CleanedView>(`/api/packages/${packageId}/try-cleaning`, { position: page.position, answers }).then((sent) => {
+      if (late) return;
+      setCleaned(sent.ok ? sent.value : { ok: false, reason: sent.problem.what });
+      setAsked(answers);
+    });
+    return () => {
+      late = true;
+    };
+  }, [packageId, page.position, answers, asked]);
+  return cleaned;
+}
