@@ -56,6 +56,15 @@ export const ACCEPT = checker({
   required: ['title', 'types'],
   properties: { title: { type: 'string', maxLength: 300 }, types: { type: 'object', maxProperties: 50, additionalProperties: TYPE } },
 });
+export const FETCH = checker({
+  ...base,
+  required: ['kind', 'text'],
+  properties: {
+    kind: { enum: ['addresses', 'sitemap', 'start'] },
+    text: { type: 'string', maxLength: 400_000 },
+    newerOf: { type: 'string', maxLength: 200 },
+  },
+});
 const ANSWERS = { type: 'object', maxProperties: 1_000, additionalProperties: { type: 'string', maxLength: 20 } } as const;
 export const TRY_CLEANING = checker({ ...base, required: ['position', 'answers'], properties: { position: ID, answers: ANSWERS } });
 export const CHOOSE_CLEANING = checker({

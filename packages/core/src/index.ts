@@ -20,7 +20,7 @@ export { LineIndex } from './source/lines.ts';
 export { amendPage } from './document/amend.ts';
 export { browserReadsAsXml, isNamedXhtml } from './document/xml.ts';
 export { parseAgain, parsePage, type Page, type Scope, type Surroundings, type Vocabulary } from './document/page.ts';
-export { FILE_BASE_FOLDER, resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
+export { FILE_BASE_FOLDER, relativeTo, resolveAddress, surroundingsFrom, type Neighbours } from './document/addresses.ts';
 export { elementAt, pathOf } from './document/paths.ts';
 export { childElements, rawText, tidy, valueOf, type ElementNode, type Range } from './document/tree.ts';
 export { outline, type Heading } from './semantics/outline.ts';

@@ -37,3 +37,7 @@ export { pagesInXml, type Inside } from './packages/insideXml.ts';
 export { mendFile, type MendedText } from './packages/mendFile.ts';
 export { ATTACHMENT_KINDS, attachmentKindOf, type AttachmentKind } from './attachments/kinds.ts';
 export type { AttachmentFacts } from './attachments/look.ts';
+export { gather, gatherBoundsFrom, type Gathered, type GatherBounds, type Wanted } from './fetching/gather.ts';
+export { barredAddress, hostPolicyFrom, type HostPolicy } from './fetching/hosts.ts';
+export { NotFetched } from './fetching/fetcher.ts';
+export { addressesIn } from './fetching/sitemap.ts';

@@ -27,16 +27,10 @@ export type { Revised } from './record.ts';
 export { ledger, LEDGER_PAGES, shelf, type Ledger, type LedgerChoice, type LedgerRow, type ShelfRow } from './shelf.ts';
 export { desk, deskOf, type Desk, type Note, type RevisionView, type SignOffView } from './desk.ts';
 export { nameProfile, newProfile, setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
-export {
-  dismissPackage,
-  LARGEST_PACKAGE,
-  PACKAGE_PAGES,
-  packagesOf,
-  receivePackage,
-  showPackage,
-  type PackageView,
-} from './packages/receive.ts';
+export { dismissPackage, LARGEST_PACKAGE, packagesOf, receivePackage } from './packages/receive.ts';
+export { PACKAGE_PAGES, showPackage, type PackageView } from './packages/show.ts';
 export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './packages/arrive.ts';
+export { allowedHosts, askForPages, type AskForPages } from './packages/fetched.ts';
 export { readPackage } from './packages/read.ts';
 export { chooseCleaning, door, tryCleaning, type CleanedView, type DoorView } from './packages/door.ts';
 export type { PutQuestion } from './engine/index.ts';

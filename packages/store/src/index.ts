@@ -77,6 +77,7 @@ export {
   loosePages,
   mendedEntries,
   mendedIn,
+  noteFetched,
   packageById,
   packageOf,
   packagePages,
@@ -97,6 +98,7 @@ export {
   type Package,
   type PackagePage,
   type PackageText,
+  type Wanted,
 } from './queries/packages.ts';
 export {
   addNewerTexts,

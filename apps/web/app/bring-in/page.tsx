@@ -1,7 +1,6 @@
-import type { ComponentProps } from 'react';
 import type { Metadata } from 'next';
-import { ledger, packagesOf } from '@inkwell/review';
-import { SendScreen } from '@/features/packages/SendScreen';
+import { allowedHosts, ledger, packagesOf } from '@inkwell/review';
+import { SendScreen, type SendScreenProps } from '@/features/packages/SendScreen';
 import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
@@ -16,7 +15,7 @@ export default async function SendPage({ searchParams }: Place) {
   const { newer } = await searchParams;
   const screen = await screenWithPeople(async (services, actor) => {
     const waiting = await packagesOf(services, actor);
-    const shown: ComponentProps<typeof SendScreen> = { waiting, newerOf: null };
+    const shown: SendScreenProps = { waiting, newerOf: null, hosts: allowedHosts() };
     if (typeof newer !== 'string') return { ok: true, value: shown };
     const book = await ledger(services, actor, { collection: newer });
     return book.ok ? { ok: true, value: { ...shown, newerOf: { slug: book.value.slug, title: book.value.title } } } : book;

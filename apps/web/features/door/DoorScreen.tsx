@@ -13,6 +13,9 @@ import { Main } from '@/ui/Shell';
 import { Small } from '@/ui/Table';
 import { counted } from '@/ui/words';
 
+const Section = styled.section`
+  margin-top: 1.25rem;
+`;
 const Sides = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(22rem, 100%), 1fr));
@@ -74,7 +77,7 @@ const CHOICES = {
   leave: 'comes in as it is',
 } as const;
 
-/** Pages with pasted markup before they come in: one as it came and as it would be cleaned, and what is asked before anything is stripped. */
+/** Pages with pasted markup before they come in: one as it came and as it would be cleaned, and what is asked of it first. */
 export function DoorScreen({ view }: { view: DoorView }) {
   const { id, sums, pages, next, page, open } = view;
   const router = useRouter();
@@ -145,7 +148,7 @@ function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
     else router.push(`/bring-in/${packageId}/clean?page=${after}`);
   };
   return (
-    <section aria-label={page.title}>
+    <Section aria-label={page.title}>
       <h2>{page.title}</h2>
       <Small>{`${page.path}, ${counted(page.marks, 'mark')} of pasting${page.choice ? `; ${CHOICES[page.choice]}` : ''}`}</Small>
       {page.questions.length > 0 && (
@@ -186,7 +189,7 @@ function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
           )}
         </div>
       </Sides>
-    </section>
+    </Section>
   );
 }
 

@@ -10,23 +10,11 @@ import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Small, Table, TableFrame } from '@/ui/Table';
+import { AttachedFiles, Folded, TroublesOf } from './Folded';
 import { CONTENT_TYPES, counted, sizeWords, tallyWords } from '@/ui/words';
 
 const Line = styled(ProgressLine)`
   margin-top: 1.25rem;
-`;
-const Troubles = styled.details`
-  margin-top: 1.25rem;
-  max-width: 52rem;
-  summary {
-    cursor: pointer;
-    min-height: 1.75rem;
-    font-weight: 600;
-  }
-  li {
-    margin-left: 1.25rem;
-    overflow-wrap: anywhere;
-  }
 `;
 const Choice = styled(Row)`
   margin-top: 1.25rem;
@@ -70,11 +58,7 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
       <h1>{view.title || view.name}</h1>
       <p>{headline(view)}</p>
       {view.newer && <WhatBecame newer={view.newer} />}
-      {state === 'waiting' && (
-        <Line role="status">
-          Reading what it holds …<Button onPress={() => void dismiss()}>Send it away</Button>
-        </Line>
-      )}
+      {state === 'waiting' && <Waiting view={view} onDismiss={() => void dismiss()} />}
       {state === 'refused' && (
         <ProblemNotice
           problem={{
@@ -97,20 +81,20 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
         </Line>
       )}
       {problem && <ProblemNotice problem={problem} />}
-      {view.troubles.length > 0 && (
-        <Troubles open={view.troubles.length <= 5}>
-          <summary>{`${counted(view.troubles.length, 'thing')} could not be read`}</summary>
-          <ul>
-            {view.troubles.slice(0, 100).map(({ path, what }, nth) => (
-              <li key={nth}>{`${path} ${what}`}</li>
-            ))}
-          </ul>
-          {view.troubles.length > 100 && <p>{`and ${view.troubles.length - 100} more`}</p>}
-        </Troubles>
-      )}
+      {view.troubles.length > 0 && <TroublesOf troubles={view.troubles} />}
       {view.attached.files.length > 0 && <AttachedFiles view={view} />}
       {view.shown.length > 0 && <Pages view={view} />}
     </Main>
+  );
+}
+
+function Waiting({ view: { fetched }, onDismiss }: { view: PackageView; onDismiss(): void }) {
+  const far = fetched && fetched.pages > 0 ? `: ${counted(fetched.pages, 'page')} so far, ${counted(fetched.files, 'file')} in all` : '';
+  return (
+    <Line role="status">
+      {fetched ? `Fetching from its host${far} …` : 'Reading what it holds …'}
+      <Button onPress={onDismiss}>Send it away</Button>
+    </Line>
   );
 }
 
@@ -123,28 +107,6 @@ function PastedPages({ view: { id, pasted } }: { view: PackageView }) {
       {`${counted(pages, 'page carries', 'pages carry')} markup that was pasted from elsewhere.${said}`}
       <ButtonLink href={`/bring-in/${id}/clean`}>Look at them first</ButtonLink>
     </Line>
-  );
-}
-
-/** What comes with the pages and is none: told before it is brought in, since nobody looks inside it by looking at a page. */
-function AttachedFiles({ view: { attached, collection } }: { view: PackageView }) {
-  const { files } = attached;
-  const kinds = attached.kinds.map(({ kind, many }) => `${many} ${kind}`);
-  return (
-    <Troubles>
-      <summary>{`${counted(files.length, 'file is', 'files are')} attached and no page: ${kinds.join(', ')}`}</summary>
-      <ul>
-        {files.slice(0, 100).map(({ path, size }) => (
-          <li key={path}>{`${path}, ${sizeWords(size)}`}</li>
-        ))}
-      </ul>
-      {files.length > 100 && <p>{`and ${files.length - 100} more`}</p>}
-      {collection ? (
-        <ButtonLink href={`/collections/${collection}/attached`}>Open the attached files</ButtonLink>
-      ) : (
-        <p>Once they are here each has a standing, and what can be read of PDFs and captions is told.</p>
-      )}
-    </Troubles>
   );
 }
 
@@ -241,7 +203,7 @@ function WhatBecame({ newer: { became, gone, openBefore } }: { newer: NonNullabl
       <p>{[...parts, went > 0 && `${went} no longer there`].filter(Boolean).join(', ') || 'Nothing has been compared yet'}</p>
       {openBefore && <p>{`Before it came there was open: ${tallyWords(openBefore)}.`}</p>}
       {gone.length > 0 && (
-        <Troubles open={gone.length <= 5}>
+        <Folded open={gone.length <= 5}>
           <summary>{`${counted(went, 'page is', 'pages are')} not in it`}</summary>
           <ul>
             {gone.map(({ slug, title, address }) => (
@@ -253,7 +215,7 @@ function WhatBecame({ newer: { became, gone, openBefore } }: { newer: NonNullabl
           <p>
             What is not in it leaves the ledger with all that was decided on it, and is the same page again when a later version has it.
           </p>
-        </Troubles>
+        </Folded>
       )}
     </>
   );

@@ -9,6 +9,7 @@ import { fieldLabel } from '@/ui/Field';
 import { Panel, ProgressLine } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { Main } from '@/ui/Shell';
+import { FromHost } from './FromHost';
 import { asPackage, chosenIn, droppedIn, type Chosen } from './zipped';
 import { upload } from './upload';
 
@@ -60,11 +61,18 @@ export interface Renewed {
   title: string;
 }
 
+export interface SendScreenProps {
+  waiting: readonly WaitingPackage[];
+  newerOf: Renewed | null;
+  /** Hosts pages may be fetched from. */
+  hosts: readonly string[];
+}
+
 /**
  * Sends a whole site, course or book, or the newer version of one: as its package, its folder, or several files. Nothing becomes a page
  * before it was shown.
  */
-export function SendScreen({ waiting, newerOf }: { waiting: readonly WaitingPackage[]; newerOf: Renewed | null }) {
+export function SendScreen({ waiting, newerOf, hosts }: SendScreenProps) {
   const { sending, problem, send, stop } = useSending(newerOf?.slug ?? null);
   const [over, setOver] = useState(false);
   const drop = async (event: DragEvent) => {
@@ -129,6 +137,7 @@ export function SendScreen({ waiting, newerOf }: { waiting: readonly WaitingPack
         )}
         {problem && <ProblemNotice problem={problem} />}
       </Place>
+      <FromHost hosts={hosts} newerOf={newerOf?.slug ?? null} />
       {waiting.length > 0 && (
         <>
           <h2>Sent before, and not finished</h2>

@@ -99,3 +99,19 @@ export function resolveAddress(from: string, address: string): string | null {
     return null;
   }
 }
+
+/** A path as it is written in an address. */
+export function encodedPath(path: string): string {
+  return path
+    .split('/')
+    .map((step) => encodeURIComponent(step).replace(/%(?:40|3A|24|2B|2C|3B|3D)/g, decodeURIComponent))
+    .join('/');
+}
+
+/** The address of a path seen from a folder, which ends in a slash or is ''. */
+export function relativeTo(folder: string, target: string): string {
+  const [from, to] = [folder.split('/').slice(0, -1), target.split('/')];
+  let same = 0;
+  while (same < from.length && same < to.length - 1 && from[same] === to[same]) same++;
+  return [...from.slice(same).map(() => '..'), ...to.slice(same).map(encodedPath)].join('/');
+}

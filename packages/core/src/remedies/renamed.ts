@@ -1,4 +1,4 @@
-import { FILE_BASE_FOLDER, resolveAddress } from '../document/addresses.ts';
+import { encodedPath as encoded, FILE_BASE_FOLDER, relativeTo as relative, resolveAddress } from '../document/addresses.ts';
 import { rawText, tidy, type Attribute } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { candidatesIn } from '../semantics/images.ts';
@@ -30,21 +30,6 @@ export function renamedReference(written: string, from: string, renames: Renames
 }
 
 const folderOf = (path: string) => path.slice(0, path.lastIndexOf('/') + 1);
-
-function encoded(path: string): string {
-  return path
-    .split('/')
-    .map((step) => encodeURIComponent(step).replace(/%(?:40|3A|24|2B|2C|3B|3D)/g, decodeURIComponent))
-    .join('/');
-}
-
-/** A path seen from a folder, which ends in a slash or is ''. */
-function relative(folder: string, target: string): string {
-  const [from, to] = [folder.split('/').slice(0, -1), target.split('/')];
-  let same = 0;
-  while (same < from.length && same < to.length - 1 && from[same] === to[same]) same++;
-  return [...from.slice(same).map(() => '..'), ...to.slice(same).map(encoded)].join('/');
-}
 
 /** Attributes whose whole value is an address (HTML Living Standard, "attributes"). */
 const ADDRESSES = /^(?:src|href|xlink:href|poster|data|background|longdesc|content)$/;

@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import type { MimeNode } from '@zone-eu/mailsplit';
-import { applyEdits, parsePage, tidy, titleText, type Edit } from '@inkwell/core';
-import { decodeHtml } from '../html/decode.ts';
+import { parsePage, tidy, titleText } from '@inkwell/core';
+import { decodeHtml, withCharset } from '../html/decode.ts';
+import { ledPage, ledSheet } from './led.ts';
 import { pageNameOf, UnreadableDocument, type Converted } from './converted.ts';
 
 /** Whether a file's first bytes are those of a page that a browser saved with all it shows (RFC 2557). */
@@ -30,30 +31,20 @@ export async function convertMhtml(bytes: Buffer, fileName: string): Promise<Con
   const parts = await partsOf(bytes);
   const root = parts.find(({ type }) => type === 'text/html');
   if (!root) throw new UnreadableDocument('It holds no page.');
-  const read = decodeHtml(withCharset(root));
+  const read = decodeHtml(withCharset(root.bytes, root.charset));
   if (!read.ok) throw new UnreadableDocument('The page in it cannot be read as text.');
   const name = pageNameOf(fileName);
   const places = placesFor(
     parts.filter((part) => part !== root),
     name,
   );
-  const html = led(read.text, root.location, places);
+  const html = ledPage(read.text, root.location, (address, shows) => (shows ? places.get(address)?.path : undefined));
   const page = { path: name, bytes: Buffer.from(html) };
   const files = [...places.values()].map(({ path, part }) => ({
     path,
-    bytes: part.type === 'text/css' ? Buffer.from(ledSheet(part, places)) : part.bytes,
+    bytes: part.type === 'text/css' ? Buffer.from(sheetOf(part, places)) : part.bytes,
   }));
   return { title: titleText(parsePage(html)), files: [page, ...unique(files)], troubles: [] };
-}
-
-/** A page whose charset only its part names says it itself from now on, so that what it becomes is read the same way. */
-function withCharset({ bytes, charset }: Part): Buffer {
-  if (charset === '' || /^utf-?8$/i.test(charset)) return Buffer.concat([Buffer.from('\ufeff'), bytes]);
-  try {
-    return Buffer.from(`\ufeff${new TextDecoder(charset).decode(bytes)}`);
-  } catch {
-    return bytes;
-  }
 }
 
 async function partsOf(bytes: Buffer): Promise<Part[]> {
@@ -143,36 +134,8 @@ function unique(files: readonly { path: string; bytes: Uint8Array }[]): typeof f
   return [...new Map(files.map((file) => [file.path, file])).values()];
 }
 
-/** Attributes that name what a page shows. */
-const SHOWN = new Set(['src', 'poster', 'data', 'background']);
-
-/** A page in which what it shows is called by its file, and its links by where they lead from wherever it lies. */
-function led(html: string, location: string, places: ReadonlyMap<string, Placed>): string {
-  const edits: Edit[] = [];
-  for (const element of parsePage(html).elements)
-    for (const { name, value, range } of element.attributes) {
-      const shows = SHOWN.has(name) || (name === 'href' && element.tag === 'link');
-      if (!range || (!shows && !(name === 'href' && element.tag === 'a'))) continue;
-      const place = places.get(absolute(value, location)) ?? places.get(tidy(value));
-      const next = place && shows ? place.path : name === 'href' && !value.startsWith('#') ? absolute(value, location) : value;
-      if (next !== value && next !== '') edits.push({ ...range, text: `${name}="${next.replace(/&/g, '&amp;').replace(/"/g, '&quot;')}"` });
-    }
-  return applyEdits(html, edits);
-}
-
-/** A style sheet in which what it shows is called by its file; it lies in the folder of the others. */
-function ledSheet({ bytes, location, charset }: Part, places: ReadonlyMap<string, Placed>): string {
+/** A style sheet as text; it lies in the folder of what it shows. */
+function sheetOf({ bytes, location, charset }: Part, places: ReadonlyMap<string, Placed>): string {
   const text = new TextDecoder(charset === '' ? 'utf-8' : charset).decode(bytes);
-  return text.replace(/url\(\s*(["']?)([^"')]+)\1\s*\)/gi, (whole, _quote, address: string) => {
-    const place = places.get(absolute(address, location));
-    return place ? `url("${place.path.replace(/^.*\//, '')}")` : whole;
-  });
-}
-
-function absolute(address: string, location: string): string {
-  try {
-    return new URL(tidy(address), location || undefined).href;
-  } catch {
-    return tidy(address);
-  }
+  return ledSheet(text, location, (address) => places.get(address)?.path.replace(/^.*\//, ''));
 }

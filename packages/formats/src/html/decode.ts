@@ -122,3 +122,13 @@ function countReplaced(text: string): number {
 export function hasMarkup(text: string): boolean {
   return /<[a-z!/][^>]{0,4000}>/i.test(text);
 }
+
+/** A page whose encoding only its transport names says it itself from now on, so that what it becomes is read the same way. */
+export function withCharset(bytes: Uint8Array, charset: string): Buffer {
+  if (charset === '' || /^utf-?8$/i.test(charset)) return Buffer.concat([Buffer.from('\ufeff'), bytes]);
+  try {
+    return Buffer.from(`\ufeff${new TextDecoder(charset).decode(bytes)}`);
+  } catch {
+    return Buffer.from(bytes);
+  }
+}

@@ -46,7 +46,10 @@ test('pages with pasted markup are told, one as it came and as it would be clean
   expect(second.questions).toMatchObject([{ about: 'heading', proposed: '2' }]);
   const { key } = second.questions[0]!;
   const asText = await tryCleaning(services, INES, { id, position: second.position, answers: { [key]: 'text' } });
-  expect(asText).toMatchObject({ ok: true, value: { ok: true, html: expect.stringContaining('<p><b>Along the towpath</b></p>') as string } });
+  expect(asText).toMatchObject({
+    ok: true,
+    value: { ok: true, html: expect.stringContaining('<p><b>Along the towpath</b></p>') as string },
+  });
   expect(await tryCleaning(services, INES, { id, position: second.position, answers: {} })).toMatchObject({ value: { ok: false } });
   expect(await door(services, RUTH, { id, at: 0 })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
 });

@@ -35,6 +35,7 @@ import {
 import type { Services } from '../services.ts';
 import { openSent, type Opened } from './document.ts';
 import { fetchToDisk, filesOfPackage, inScratch, keepFromDisk } from './files.ts';
+import { openFetched } from './fetched.ts';
 import { siteTitle } from './siteTitle.ts';
 import { comparedWith, type TextsOf } from './versions.ts';
 
@@ -107,6 +108,7 @@ export async function readPackage(services: Services, wish: { id: number; last: 
   await orGiveUp(services, found, wish.last, () =>
     inScratch(async (folder) => {
       const file = join(folder, 'package');
+      if (found.wanted) return tellOf(services, found, await openFetched(services, found, found.wanted, folder));
       await fetchToDisk(services.db, (await fileByHash(services.db, found.sha256))!, file);
       await tellOf(services, found, await openSent(file, found.name, folder));
     }),

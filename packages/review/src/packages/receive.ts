@@ -2,34 +2,19 @@ import { open } from 'node:fs/promises';
 import { isMhtml, isZip } from '@inkwell/formats';
 import {
   addPackage,
-  becameWhat,
   collectionBySlug,
   dropCollection,
   dropPackage,
-  fileByHash,
-  goneWith,
   lockPackage,
-  packageById,
-  packagePages,
   packagesOnTheirWay,
-  pastedSums,
-  packageTypes,
-  slugOfPackage,
-  snapshot,
   writing,
   type Package,
-  type PackagePage,
-  type Became,
-  type GonePage,
-  type PackageState,
 } from '@inkwell/store';
-import { cancelJob, enqueue, jobById } from '@inkwell/work';
+import { cancelJob, enqueue } from '@inkwell/work';
 import { unlessAllowed, type ActedOn, type Actor } from '../actor.ts';
-import { manyByKind } from '../attachments.ts';
 import { READ_PACKAGE } from '../jobs.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
-import { keptTally, type Tally } from '../tally.ts';
 import { keepFromDisk } from './files.ts';
 
 /** Largest package taken in, in bytes. */
@@ -76,92 +61,6 @@ async function headOf(file: string): Promise<Uint8Array> {
   } finally {
     await handle.close();
   }
-}
-
-export interface PackageView {
-  id: number;
-  name: string;
-  size: number;
-  state: PackageState;
-  problem: string | null;
-  kind: Package['kind'];
-  title: string;
-  files: number;
-  pages: number;
-  troubles: { path: string; what: string }[];
-  types: { type: string; many: number }[];
-  /** What it holds that is no page: nobody looks inside by looking at a page. */
-  attached: { kinds: { kind: string; many: number }[]; files: Package['attached'] };
-  /** Of its pages those that carry pasted markup, and what was said of them. */
-  pasted: { pages: number; toClean: number; toLeave: number };
-  /** A part of its pages, in reading order. */
-  shown: Pick<PackagePage, 'position' | 'path' | 'title' | 'scope' | 'content_type' | 'listed' | 'became'>[];
-  /** The position behind which more follow; null when these are the last. */
-  next: number | null;
-  /** How many of its pages have been examined, while they arrive. */
-  progress: { done: number; total: number } | null;
-  /** The address of its collection, once all is here; of a newer version from the beginning. */
-  collection: string | null;
-  /** Of a newer version: how many pages became what, and those it no longer holds. */
-  newer: { became: Partial<Record<Became | 'gone', number>>; gone: GonePage[]; openBefore: Tally | null } | null;
-}
-
-/** Pages of a package shown at once. */
-export const PACKAGE_PAGES = 100;
-/** Pages that went, shown at most. */
-const GONE_PAGES = 200;
-
-export interface PackageWish {
-  id: number;
-  /** The position behind which its pages are shown. */
-  after: number;
-  /** Only those of a newer version that became this. */
-  became?: Became | undefined;
-}
-
-/** A package as it stands: on its way to be read, waiting for a word, arriving or here. */
-export async function showPackage(services: Services, actor: Actor, wish: PackageWish): Promise<Result<PackageView>> {
-  return snapshot(services.db, async (at) => {
-    const found = await packageById(at, wish.id);
-    if (!found) return notFound('This package');
-    const barred = unlessAllowed(actor, 'bring in', reachOf(found), 'This package');
-    if (barred) return barred;
-    const pages = await packagePages(at, found.id, { ...wish, limit: PACKAGE_PAGES + 1 });
-    const job = found.job_id === null ? null : await jobById(at, found.job_id);
-    const became = found.renews === null ? {} : await becameWhat(at, found.id);
-    const reached = found.renews ?? (found.state === 'here' ? found.collection_id : null);
-    const collection = reached === null ? undefined : await slugOfPackage(at, reached);
-    const examined = found.renews === null ? found.pages : found.pages - (became['as it was'] ?? 0) - (became.moved ?? 0);
-    const { id, name, state, problem, kind, title, files, pages: many, troubles, attached } = found;
-    return done({
-      id,
-      name,
-      size: (await fileByHash(at, found.sha256))?.size ?? 0,
-      state,
-      problem,
-      kind,
-      title,
-      files,
-      pages: many,
-      troubles,
-      attached: { kinds: manyByKind(attached), files: attached },
-      pasted: await pastedSums(at, id),
-      types: await packageTypes(at, id),
-      shown: pages.slice(0, PACKAGE_PAGES).map(({ position, path, title: called, scope, content_type, listed, became: what }) => ({
-        position,
-        path,
-        title: called,
-        scope,
-        content_type,
-        listed,
-        became: what,
-      })),
-      next: pages.length > PACKAGE_PAGES ? pages[PACKAGE_PAGES - 1]!.position : null,
-      progress: job ? { done: Math.min(examined, job.done * PAGES_IN_JOB), total: examined } : null,
-      collection: collection ?? null,
-      newer: found.renews === null ? null : { became, gone: await goneWith(at, id, GONE_PAGES), openBefore: keptTally(found.open_before) },
-    });
-  });
 }
 
 /** What a package acts on: the house, or the collection it is a newer version of. */

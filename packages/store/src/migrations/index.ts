@@ -9,6 +9,7 @@ import * as slips from './007-slips.ts';
 import * as steps from './008-steps.ts';
 import * as attachments from './009-attachments.ts';
 import * as cleaning from './010-cleaning.ts';
+import * as fetching from './011-fetching.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -22,4 +23,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '008-steps': steps,
   '009-attachments': attachments,
   '010-cleaning': cleaning,
+  '011-fetching': fetching,
 };

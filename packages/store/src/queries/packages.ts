@@ -10,16 +10,31 @@ export type PackagePage = Omit<Selectable<PackagePages>, 'refs' | 'text_sha256'>
 /** With what its text refers to. */
 export type PackageText = Selectable<PackagePages>;
 
+/** What is to be fetched from its host. */
+export type Wanted = NonNullable<Package['wanted']>;
+
 export async function addPackage(
   trx: Write | Database,
-  made: { name: string; sha256: string; made_by: string; renews?: number | null },
+  made: { name: string; sha256: string; made_by: string; renews?: number | null; wanted?: Wanted | null },
 ): Promise<number> {
   const row = await trx
     .insertInto('packages')
-    .values({ ...made, troubles: '[]', attached: '[]' })
+    .values({ ...made, wanted: made.wanted ? JSON.stringify(made.wanted) : null, troubles: '[]', attached: '[]' })
     .returning('id')
     .executeTakeFirstOrThrow();
   return row.id;
+}
+
+/** Says how much of a package has been fetched. Whether anybody still waits for it. */
+export async function noteFetched(db: Database, id: number, fetched: { pages: number; files: number }): Promise<boolean> {
+  const rows = await db
+    .updateTable('packages')
+    .set({ fetched: JSON.stringify(fetched) })
+    .where('id', '=', id)
+    .where('state', '=', 'waiting')
+    .returning('id')
+    .execute();
+  return rows.length > 0;
 }
 
 export function packageById(db: Database | Write, id: number): Promise<Package | undefined> {

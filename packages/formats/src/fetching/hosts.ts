@@ -1,0 +1,42 @@
+import ipaddr from 'ipaddr.js';
+
+/** Which hosts pages may be fetched from. */
+export interface HostPolicy {
+  /** Names as the house allows them; `*.` in front stands for any name below. Without a port: the usual ones. */
+  allowed: readonly string[];
+  /** Hosts that may lie in a network of the house's own. */
+  private: readonly string[];
+}
+
+/** From settings such as environment variables: names with commas or spaces between them. Without any, nothing is fetched. */
+export function hostPolicyFrom(settings: Readonly<Record<string, string | undefined>>): HostPolicy {
+  const names = (name: string) =>
+    (settings[name] ?? '')
+      .toLowerCase()
+      .split(/[\s,]+/)
+      .filter(Boolean);
+  return { allowed: names('INKWELL_HOSTS'), private: names('INKWELL_PRIVATE_HOSTS') };
+}
+
+/** Whether a list of hosts holds that of an address. */
+function holds(hosts: readonly string[], { host }: URL): boolean {
+  return hosts.some((one) => one === host || (one.startsWith('*.') && host.endsWith(one.slice(1))));
+}
+
+/** Why an address is not fetched, as the end of a sentence; null when it may be. What its name stands for is looked at later. */
+export function barredAddress(policy: HostPolicy, url: URL): string | null {
+  if (url.protocol !== 'http:' && url.protocol !== 'https:') return 'is neither http nor https';
+  if (url.username !== '' || url.password !== '') return 'carries a name and a password';
+  if (!holds(policy.allowed, url)) return `lies on ${url.host}, which is none of the hosts this house allows`;
+  const literal = url.hostname.replace(/^\[|\]$/g, '');
+  return ipaddr.isValid(literal) ? barredPlace(policy, url, literal) : null;
+}
+
+/**
+ * Why a machine's own address is not spoken to; null when it may be. Only what is reached from everywhere is (IANA special-purpose address
+ * registries), unless the house says that this host lies in its own network.
+ */
+export function barredPlace(policy: HostPolicy, url: URL, place: string): string | null {
+  const range = ipaddr.process(place).range();
+  return range === 'unicast' || holds(policy.private, url) ? null : `lies in a private network (${place})`;
+}

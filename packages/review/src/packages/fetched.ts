@@ -1,0 +1,118 @@
+import { join } from 'node:path';
+import {
+  addressesIn,
+  barredAddress,
+  gather,
+  gatherBoundsFrom,
+  hostPolicyFrom,
+  limitsFrom,
+  NotFetched,
+  UnreadableDocument,
+  writeNewZip,
+  zipSource,
+  type Gathered,
+} from '@inkwell/formats';
+import { addPackage, collectionBySlug, keepFile, noteFetched, writing, type Package, type Wanted } from '@inkwell/store';
+import { enqueue } from '@inkwell/work';
+import { unlessAllowed, type Actor } from '../actor.ts';
+import { READ_PACKAGE } from '../jobs.ts';
+import { done, notFound, refused, type Result } from '../problems.ts';
+import type { Services } from '../services.ts';
+import type { Opened } from './document.ts';
+
+/** Addresses given at once. */
+const MOST_ADDRESSES = 2_000;
+
+export interface AskForPages {
+  kind: Wanted['kind'];
+  /** Addresses as they were typed, white space between them. */
+  text: string;
+  newerOf?: string | undefined;
+}
+
+/** Hosts pages may be fetched from, as whoever looks after the server allows them. */
+export function allowedHosts(): readonly string[] {
+  return hostPolicyFrom(process.env).allowed;
+}
+
+/** Has pages fetched from their host in the background. None is a page here before a person said yes. Gives the package's number. */
+export async function askForPages(services: Services, actor: Actor, wish: AskForPages): Promise<Result<number>> {
+  const renewed = wish.newerOf === undefined ? null : await collectionBySlug(services.db, wish.newerOf);
+  if (renewed === undefined || renewed?.arrived_at === null) return notFound('This collection');
+  const barred = unlessAllowed(actor, 'bring in', renewed ? { collection: renewed.id } : 'house', 'This collection');
+  if (barred) return barred;
+  const addresses = [...new Set(addressesIn(wish.text))].slice(0, MOST_ADDRESSES);
+  const policy = hostPolicyFrom(process.env);
+  const [first] = addresses;
+  const why = first === undefined ? null : barredAddress(policy, new URL(first));
+  if (first === undefined || why !== null)
+    return refused({
+      code: 'bad-page',
+      what: first === undefined ? 'There is no address in this' : 'Nothing is fetched from there',
+      why: first === undefined ? 'An address begins with http:// or https://.' : `${first} ${why}.`,
+      kept: 'Nothing was fetched, and what you typed stays.',
+      next:
+        policy.allowed.length === 0
+          ? 'Whoever looks after this server names the hosts that may be visited (INKWELL_HOSTS).'
+          : `Hosts that are allowed: ${policy.allowed.join(', ')}.`,
+    });
+  const wanted: Wanted = { kind: wish.kind, addresses: wish.kind === 'addresses' ? addresses : addresses.slice(0, 1) };
+  const sha256 = await keepFile(services.db, 'application/json', Buffer.from(JSON.stringify(wanted)));
+  const id = await writing(services.db, async (trx) => {
+    const made = await addPackage(trx, { name: nameOf(first), sha256, made_by: actor.id, renews: renewed?.id ?? null, wanted });
+    await enqueue(trx, actor.id, [{ kind: READ_PACKAGE, payload: { package: made }, name: `${READ_PACKAGE} ${made}` }]);
+    return made;
+  });
+  return done(id);
+}
+
+function nameOf(address: string): string {
+  return `${new URL(address).hostname}.zip`;
+}
+
+/** How often it is told how far it is, at most. */
+const EVERY_MS = 700;
+
+/**
+ * Fetches what was asked for, as a package that can be read. Begun again it begins anew.
+ *
+ * @param folder where it may write
+ * @throws UnreadableDocument when not one page came
+ */
+export async function openFetched(services: Services, found: Package, wanted: Wanted, folder: string): Promise<Opened> {
+  let told = 0;
+  const onProgress = async (fetched: { pages: number; files: number }) => {
+    if (Date.now() - told < EVERY_MS) return true;
+    told = Date.now();
+    return noteFetched(services.db, found.id, fetched);
+  };
+  const gathered = await orUnreadable(() =>
+    gather(wanted, {
+      policy: hostPolicyFrom(process.env),
+      bounds: gatherBoundsFrom(process.env),
+      folder: join(folder, 'fetched'),
+      onProgress,
+    }),
+  );
+  const file = join(folder, 'made.zip');
+  await writeNewZip(file, inTurn(gathered.files));
+  return {
+    source: await zipSource(file, limitsFrom(process.env)),
+    made: { file, name: found.name },
+    title: '',
+    troubles: gathered.troubles,
+  };
+}
+
+async function orUnreadable(work: () => Promise<Gathered>): Promise<Gathered> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof NotFetched) throw new UnreadableDocument(`Not one page came: ${error.message}.`);
+    throw error;
+  }
+}
+
+async function* inTurn(files: Gathered['files']) {
+  for (const file of files) yield await Promise.resolve(file);
+}
