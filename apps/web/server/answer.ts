@@ -83,6 +83,18 @@ export async function answer<T>(
   }
 }
 
+/** Answers a question that changes nothing, in JSON. */
+export async function asked(read: (services: Services, actor: Actor) => Promise<Answerable>): Promise<Response> {
+  try {
+    const result = await read(await services(), await currentActor());
+    return result.ok ? Response.json(result) : problemResponse(result.problem);
+  } catch (error) {
+    if (isAway(error)) return problemResponse(AWAY);
+    console.error(error);
+    return problemResponse(FAULT);
+  }
+}
+
 /** A request's body as text, never more of it read than may be; null when it is longer. */
 async function bodyWithin(request: Request, most: number): Promise<string | null> {
   if (Number(request.headers.get('content-length') ?? 0) > most) return null;

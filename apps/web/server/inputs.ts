@@ -1,6 +1,7 @@
 import 'server-only';
 import Ajv from 'ajv';
 import { REMEDY_NAMES, STEPS } from '@inkwell/core';
+import { FAMILIES } from '@/ui/words';
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 
 const ajv = new Ajv({ allErrors: false, coerceTypes: false });
@@ -149,15 +150,29 @@ export const ELSEWHERE = checker({
 });
 export const ON_ONE = checker({ ...base, required: ['version', 'findingId'], properties: ON_FINDING });
 const SLUGS = { type: 'array', minItems: 1, maxItems: 500, items: { type: 'string', minLength: 1, maxLength: 200 } } as const;
+/** A choice in the ledger, in place of the pages it comes to. */
+const CHOSEN = {
+  ...base,
+  properties: {
+    verdict: { enum: ['held', 'judge', 'ready'] },
+    release: { enum: ['draft', 'signed off', 'published', 'lapsed'] },
+    family: { enum: FAMILIES },
+    contentType: { type: 'string', maxLength: 40 },
+    part: { type: 'string', maxLength: 4_000 },
+    by: { type: 'string', maxLength: 80 },
+    words: { type: 'string', maxLength: 200 },
+  },
+} as const;
+const PAGES = { oneOf: [SLUGS, CHOSEN] } as const;
 export const ON_PAGES = checker({
   ...base,
   required: ['act', 'pages'],
-  properties: { act: { enum: ['certain', 'sign off'] }, pages: SLUGS },
+  properties: { act: { enum: ['certain', 'sign off'] }, pages: PAGES },
 });
 export const RETYPE = checker({
   ...base,
   required: ['pages', 'contentType'],
-  properties: { pages: SLUGS, contentType: { type: 'string', minLength: 1, maxLength: 40 } },
+  properties: { pages: PAGES, contentType: { type: 'string', minLength: 1, maxLength: 40 } },
 });
 const STANDINGS = ['unseen', 'to mend', 'to become a page', 'fit'] as const;
 export const ATTACHMENTS = checker({

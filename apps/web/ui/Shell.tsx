@@ -93,6 +93,9 @@ export const Main = styled.main`
     margin-top: 0.25rem;
     max-width: 60ch;
   }
+  > h2 {
+    margin-top: 1.5rem;
+  }
 `;
 
 export interface Crumb {

@@ -24,6 +24,7 @@ export { proof, type Proof } from './proof.ts';
 export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';
 export type { Revised } from './record.ts';
+export type { PagesChosen } from './chosenPages.ts';
 export { ledger, LEDGER_PAGES, shelf, type Ledger, type LedgerChoice, type LedgerRow, type ShelfRow } from './shelf.ts';
 export { desk, deskOf, type Desk, type Note, type RevisionView, type SignOffView } from './desk.ts';
 export { nameProfile, newProfile, setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';

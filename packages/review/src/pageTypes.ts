@@ -1,14 +1,15 @@
 import { changeTypes, collectionBySlug, holdAnew, house, writing } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
 import { unlessAllowed, type Actor } from './actor.ts';
+import { chosenPages, type PagesChosen } from './chosenPages.ts';
 import { auditJob } from './jobs.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
 
 export interface Retype {
   collection: string;
-  /** Addresses of pages in the application. */
-  pages: readonly string[];
+  /** Addresses of pages in the application, or all that a choice in the ledger comes to. */
+  pages: readonly string[] | PagesChosen;
   contentType: string;
 }
 
@@ -27,7 +28,7 @@ export function setContentType(services: Services, actor: Actor, wish: Retype): 
         kept: 'Nothing was changed.',
         next: 'Choose one, or write it.',
       });
-    const changed = await changeTypes(trx, collection.id, wish.pages, contentType);
+    const changed = await changeTypes(trx, await chosenPages(trx, services, collection.id, wish.pages), contentType);
     if (changed.length > 0) await holdAnew(trx, dayIn((await house(trx)).timeZone, services.now()));
     await enqueue(trx, actor.id, changed.map(auditJob));
     return done({ pages: changed.length });

@@ -3,6 +3,7 @@ import {
   collectionBySlug,
   house,
   ledgerLines,
+  ledgerNarrowing,
   ledgerSums,
   newestVersion,
   placeOf,
@@ -10,6 +11,7 @@ import {
   snapshot,
   type Collection,
   type LedgerLine,
+  type LedgerNarrowing,
   type LedgerOrder,
   type LedgerWish,
   type Release,
@@ -65,6 +67,8 @@ export interface LedgerRow {
   slug: string;
   title: string;
   contentType: string;
+  /** The part of the collection it lies in; '' for none. */
+  part: string;
   revision: number;
   verdict: Verdict;
   release: Release;
@@ -81,6 +85,8 @@ export interface Ledger {
   /** The version it is at, where it came as a package; what was open before a newer one. */
   version: { package: number; nth: number; name: string; by: string; at: string; openBefore: Tally | null } | null;
   choice: LedgerChoice;
+  /** What it can be narrowed by; null with pages further on. */
+  narrowing: LedgerNarrowing | null;
   /** What the whole choice comes to, all its pages counted. */
   sums: { pages: number; tally: Tally; families: Partial<Record<Family, number>>; hours: number };
   pages: LedgerRow[];
@@ -94,6 +100,9 @@ export interface LedgerChoice {
   verdict?: Verdict;
   release?: Release;
   family?: Family;
+  contentType?: string;
+  part?: string;
+  by?: string;
   words?: string;
   /** A place as `next` gave it. */
   after?: string;
@@ -130,6 +139,7 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
       putAway: collection.put_away_at !== null,
       version: version ? versionView(version) : null,
       choice,
+      narrowing: choice.after === undefined ? await ledgerNarrowing(at, collection.id) : null,
       sums: {
         pages: sums.pages,
         families: sums.families,
@@ -157,6 +167,7 @@ function ledgerRow(line: LedgerLine): LedgerRow {
     slug: line.slug,
     title: line.title,
     contentType: line.content_type,
+    part: line.part.join(' / '),
     revision: line.head,
     verdict: line.verdict,
     release: line.release,

@@ -217,6 +217,8 @@ export interface PackagePages {
   /** Whether a manifest names it; null where there is none. */
   listed: boolean | null;
   refs: JSONColumnType<Reference[]>;
+  /** The parts of the collection it lies in, the outermost first. */
+  part: ColumnType<string[], string[] | undefined, string[]>;
   text_sha256: string | null;
   /** In a newer version the page it is, and what became of that. */
   page_id: number | null;
@@ -278,6 +280,8 @@ export interface Pages {
   inside: ColumnType<string | null, string | null | undefined, string | null>;
   /** The revision that is its text as it came in the newest package. */
   base: ColumnType<number, number | undefined, number>;
+  /** The parts of the collection it lies in, the outermost first. */
+  part: ColumnType<string[], string[] | undefined, string[]>;
   /** Since when the newest package no longer holds it. */
   gone_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }

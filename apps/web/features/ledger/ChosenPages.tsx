@@ -1,5 +1,5 @@
 'use client';
-import type { Problem } from '@inkwell/review';
+import type { LedgerChoice, PagesChosen, Problem } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -7,7 +7,7 @@ import { CameOf } from '@/features/repeated/CameOf';
 import { isUnderWay } from '@/features/repeated/stroke';
 import { useStroke } from '@/features/repeated/useStroke';
 import { Button } from '@/ui/Button';
-import { Pick } from '@/ui/Field';
+import { Pick, Tick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
@@ -38,15 +38,25 @@ const ACTS = {
 
 type Act = keyof typeof ACTS;
 
+interface ChosenPagesProps {
+  collection: string;
+  chosen: readonly string[];
+  /** The whole choice, where all that is shown of it is chosen and more is not shown. */
+  whole: { pages: number; choice: LedgerChoice } | null;
+  onClear(): void;
+}
+
 /** What can be done to the pages that are chosen in the ledger, all at once. */
-export function ChosenPages({ collection, chosen, onClear }: { collection: string; chosen: readonly string[]; onClear(): void }) {
+export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesProps) {
   const router = useRouter();
   const [act, setAct] = useState<Act | null>(null);
+  const [all, setAll] = useState(false);
+  const reaching = whole && all ? { many: whole.pages, pages: narrowingOf(whole.choice) } : { many: chosen.length, pages: chosen };
   const [problem, setProblem] = useState<Problem | null>(null);
   const stroke = useStroke();
   const address = `/api/collections/${encodeURIComponent(collection)}`;
   const retype = async (contentType: string) => {
-    const sent = await send<unknown>(`${address}/content-type`, { pages: chosen, contentType });
+    const sent = await send<unknown>(`${address}/content-type`, { pages: reaching.pages, contentType });
     setProblem(sent.ok ? null : sent.problem);
     router.refresh();
   };
@@ -58,7 +68,7 @@ export function ChosenPages({ collection, chosen, onClear }: { collection: strin
       router.refresh();
     }
   };
-  const many = counted(chosen.length, 'page');
+  const many = counted(reaching.many, 'page');
   const { made } = stroke;
   return (
     <>
@@ -75,6 +85,7 @@ export function ChosenPages({ collection, chosen, onClear }: { collection: strin
           onChange={(value) => value && void retype(value)}
           options={[{ value: '', label: 'change to…' }, ...CONTENT_TYPES.map((value) => ({ value, label: value }))]}
         />
+        {whole && <Tick label={`All ${counted(whole.pages, 'page')} of this choice`} on={all} onChange={setAll} />}
         <Button $look="quiet" onPress={onClear}>
           Choose none
         </Button>
@@ -84,7 +95,7 @@ export function ChosenPages({ collection, chosen, onClear }: { collection: strin
         {act && (made ? <CameOf stroke={made} collection={collection} /> : <p>{ACTS[act].says}</p>)}
         <Row>
           {act && !made && (
-            <Button $look="main" onPress={() => void stroke.begin(`${address}/pages`, { act, pages: chosen })}>
+            <Button $look="main" onPress={() => void stroke.begin(`${address}/pages`, { act, pages: reaching.pages })}>
               {ACTS[act].go(many)}
             </Button>
           )}
@@ -96,4 +107,9 @@ export function ChosenPages({ collection, chosen, onClear }: { collection: strin
       </Sheet>
     </>
   );
+}
+
+/** What a choice leaves, without the order and the place it is looked at. */
+function narrowingOf({ order: _order, after: _after, ...parts }: LedgerChoice): PagesChosen {
+  return parts;
 }

@@ -1,22 +1,20 @@
 'use client';
-import type { Family } from '@inkwell/core';
 import type { Ledger, LedgerChoice, LedgerRow, Progress } from '@inkwell/review';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
-import { Pick, SearchBox, Tick } from '@/ui/Field';
+import { ProblemNotice } from '@/ui/ProblemNotice';
 import { Main } from '@/ui/Shell';
-import { Small, Table, TableFrame } from '@/ui/Table';
-import { RELEASE_WORDS, ReleaseWord, VERDICT_WORDS, VerdictWord } from '@/ui/Verdict';
 import { When } from '@/ui/When';
-import { counted, FAMILIES, FAMILY_WORDS, tallyWords } from '@/ui/words';
+import { counted, FAMILIES, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
 import { ChosenPages } from './ChosenPages';
 import { CollectionSheet } from './CollectionSheet';
 import { DownloadSheet } from './DownloadSheet';
-import { addressOf, ORDERS, RELEASES, VERDICTS } from './choice';
+import { LedgerGrid } from './LedgerGrid';
+import { Narrow } from './Narrow';
+import { useLedgerPages } from './useLedgerPages';
 
 const Head = styled.div`
   display: flex;
@@ -52,78 +50,20 @@ const VIEWS = [
   { at: 'repeated', name: 'One slip, many pages' },
   { at: 'attached', name: 'Attached files' },
 ];
-const Count = styled(Link)`
-  display: inline-grid;
-  place-items: center;
-  min-width: 1.75rem;
-  min-height: 1.75rem;
-  font-weight: 600;
-`;
-const PageLink = styled(Link)`
-  display: inline-flex;
-  align-items: center;
-  min-height: 1.5rem;
-  min-width: 8rem;
-`;
-/** The head and the pages' titles stay in sight however far it is scrolled. */
-const Grid = styled(TableFrame)`
-  max-height: max(24rem, calc(100vh - 9rem));
-  overflow-y: auto;
-  thead th {
-    position: sticky;
-    top: 0;
-    z-index: 1;
-    background: var(--sheet);
-    box-shadow: 0 1px 0 var(--line);
-  }
-  tbody th,
-  thead th:first-child {
-    position: sticky;
-    left: 0;
-    background: var(--sheet);
-  }
-  thead th:first-child {
-    z-index: 2;
-  }
-  th,
-  td {
-    padding-inline: 0.6rem;
-  }
-  @media (max-width: 40rem) {
-    tbody th,
-    thead th:first-child {
-      position: static;
-    }
-  }
-`;
-const PageCell = styled.div`
-  display: flex;
-  gap: 0.6rem;
-  align-items: baseline;
-`;
-const Open = styled.td`
-  min-width: 9rem;
-`;
-const Choose = styled.form`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.4rem 1rem;
-  margin-top: 1rem;
-`;
-const More = styled.nav`
+const More = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem;
   margin-top: 0.75rem;
 `;
 
-/** One collection: which pages hold, and in which family, each count opening what it counts. A hundred pages at a time. */
+/** One collection: which pages hold, and in which family, each count opening what it counts. */
 export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly Progress[] }) {
   const { sums, choice } = ledger;
   const families = FAMILIES.filter((family) => sums.families[family]);
   const open = Object.values(sums.families).reduce((sum, many) => sum + many, 0);
-  const { chosen, choose, chooseAll, clear } = useChosen(ledger.pages);
+  const { pages, next, more, problem } = useLedgerPages(ledger);
+  const { chosen, choose, chooseAll, clear } = useChosen(pages);
   return (
     <Main id="content">
       <Head>
@@ -148,52 +88,33 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         ))}
       </Views>
       <WorkInProgress work={work} />
-      <Choice collection={ledger.slug} choice={choice} />
-      {chosen.length > 0 && <ChosenPages collection={ledger.slug} chosen={chosen} onClear={clear} />}
-      {ledger.pages.length === 0 ? (
+      <Narrow collection={ledger.slug} choice={choice} narrowing={ledger.narrowing} />
+      {chosen.length > 0 && (
+        <ChosenPages
+          collection={ledger.slug}
+          chosen={chosen}
+          whole={chosen.length === pages.length && sums.pages > pages.length ? { pages: sums.pages, choice } : null}
+          onClear={clear}
+        />
+      )}
+      {pages.length === 0 ? (
         <p>{isNarrowed(choice) ? 'No page is left by this choice.' : 'No page is here yet. Bring one in: paste it, or choose its file.'}</p>
       ) : (
-        <Grid tabIndex={0} role="region" aria-label="Pages by family">
-          <Table>
-            <caption>Pages and what stands open on them</caption>
-            <thead>
-              <tr>
-                <th scope="col">
-                  <PageCell>
-                    <Tick label="" name="All pages shown" on={chosen.length === ledger.pages.length} onChange={chooseAll} />
-                    Page
-                  </PageCell>
-                </th>
-                <th scope="col">Verdict and release</th>
-                <th scope="col">Open</th>
-                {families.map((family) => (
-                  <th key={family} scope="col" className="number">
-                    {FAMILY_WORDS[family]}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {ledger.pages.map((page) => (
-                <PageRow
-                  key={page.slug}
-                  collection={ledger.slug}
-                  page={page}
-                  families={families}
-                  chosen={chosen.includes(page.slug)}
-                  onChoose={(on) => choose(page.slug, on)}
-                />
-              ))}
-            </tbody>
-          </Table>
-        </Grid>
+        <LedgerGrid
+          ledger={ledger}
+          pages={pages}
+          families={families}
+          chosen={new Set(chosen)}
+          onChoose={choose}
+          onChooseAll={chooseAll}
+          onEnd={() => void more()}
+        />
       )}
-      {(ledger.next || choice.after) && (
-        <More aria-label="More pages">
-          {choice.after && <ButtonLink href={addressOf(ledger.slug, { ...choice, after: undefined })}>First pages</ButtonLink>}
-          {ledger.next && <ButtonLink href={addressOf(ledger.slug, { ...choice, after: ledger.next })}>Next pages</ButtonLink>}
-        </More>
-      )}
+      {problem && <ProblemNotice problem={problem} />}
+      <More>
+        {next !== null && <Button onPress={() => void more()}>Show more pages</Button>}
+        {sums.pages > pages.length && <span role="status">{`${pages.length} of ${counted(sums.pages, 'page')} shown`}</span>}
+      </More>
     </Main>
   );
 }
@@ -220,101 +141,6 @@ function useChosen(pages: readonly LedgerRow[]) {
   };
 }
 
-function isNarrowed({ verdict, release, family, words }: LedgerChoice): boolean {
-  return [verdict, release, family, words].some((part) => part !== undefined);
-}
-
-const ALL = { value: '', label: 'All' };
-
-/** The order of the pages and which of them are shown: each choice is an address. */
-function Choice({ collection, choice }: { collection: string; choice: LedgerChoice }) {
-  const router = useRouter();
-  const [words, setWords] = useState(choice.words ?? '');
-  useEffect(() => setWords(choice.words ?? ''), [choice.words]);
-  const go = (part: Partial<LedgerChoice>) => router.push(addressOf(collection, { ...choice, after: undefined, ...part }));
-  return (
-    <Choose
-      role="search"
-      aria-label="Choose pages"
-      onSubmit={(event) => {
-        event.preventDefault();
-        go({ words: words.trim() || undefined });
-      }}
-    >
-      <Pick label="Order" value={choice.order} onChange={(order) => go({ order: order as LedgerChoice['order'] })} options={ORDERS} />
-      <Pick
-        label="Verdict"
-        value={choice.verdict ?? ''}
-        onChange={(verdict) => go({ verdict: (verdict || undefined) as LedgerChoice['verdict'] })}
-        options={[ALL, ...VERDICTS.map((value) => ({ value, label: VERDICT_WORDS[value] }))]}
-      />
-      <Pick
-        label="Release"
-        value={choice.release ?? ''}
-        onChange={(release) => go({ release: (release || undefined) as LedgerChoice['release'] })}
-        options={[ALL, ...RELEASES.map((value) => ({ value, label: RELEASE_WORDS[value] || 'Draft' }))]}
-      />
-      <Pick
-        label="With findings in"
-        value={choice.family ?? ''}
-        onChange={(family) => go({ family: (family || undefined) as Family | undefined })}
-        options={[{ value: '', label: 'Any family' }, ...FAMILIES.map((value) => ({ value, label: FAMILY_WORDS[value] }))]}
-      />
-      <SearchBox label="Title holds" value={words} onChange={setWords} />
-      <Button type="submit">Find</Button>
-    </Choose>
-  );
-}
-
-interface PageRowProps {
-  collection: string;
-  page: LedgerRow;
-  families: readonly Family[];
-  chosen: boolean;
-  onChoose(on: boolean): void;
-}
-
-function PageRow({ collection, page, families, chosen, onChoose }: PageRowProps) {
-  return (
-    <tr>
-      <th scope="row">
-        <PageCell>
-          <Tick label="" name={`Choose ${page.title}`} on={chosen} onChange={onChoose} />
-          <span>
-            <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
-            <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
-          </span>
-        </PageCell>
-      </th>
-      <td>
-        <VerdictWord verdict={page.verdict} />
-        {page.release === 'draft' ? (
-          <Small>Draft</Small>
-        ) : (
-          <div>
-            <ReleaseWord release={page.release} />
-          </div>
-        )}
-      </td>
-      <Open>{tallyWords(page.tally)}</Open>
-      {families.map((family) => (
-        <td key={family} className="number">
-          {countCell(collection, page, family)}
-        </td>
-      ))}
-    </tr>
-  );
-}
-
-function countCell(collection: string, page: LedgerRow, family: Family) {
-  const many = page.families[family];
-  if (!many) return <span className="aside-from-view">none</span>;
-  return (
-    <Count
-      href={`/collections/${collection}/${page.slug}?family=${family}`}
-      aria-label={`${many} open in ${FAMILY_WORDS[family]} on ${page.title}`}
-    >
-      {many}
-    </Count>
-  );
+function isNarrowed({ order: _order, after: _after, ...parts }: LedgerChoice): boolean {
+  return Object.values(parts).some((part) => part !== undefined);
 }

@@ -23,16 +23,24 @@ export function choiceFrom(search: { get(name: string): string | null }): Ledger
     verdict: one('verdict', VERDICTS),
     release: one('release', RELEASES),
     family: one('family', FAMILIES),
+    contentType: search.get('type')?.slice(0, 40) || undefined,
+    part: search.get('part')?.slice(0, 4_000) || undefined,
+    by: search.get('by')?.slice(0, 80) || undefined,
     words: words === '' ? undefined : words,
     after: search.get('after') ?? undefined,
   };
 }
 
-/** The address of a choice: only what differs from the usual one is written. */
-export function addressOf(collection: string, { order, ...rest }: LedgerChoice): string {
+/** A choice as it is written in an address: only what differs from the usual one. */
+export function queryOf({ order, contentType, ...rest }: LedgerChoice): string {
   const search = new URLSearchParams();
   if (order !== 'holding') search.set('order', order);
-  for (const [name, value] of Object.entries(rest)) if (value) search.set(name, value);
-  const query = search.toString();
+  for (const [name, value] of Object.entries({ ...rest, type: contentType })) if (value) search.set(name, value);
+  return search.toString();
+}
+
+/** The address of a choice. */
+export function addressOf(collection: string, choice: LedgerChoice): string {
+  const query = queryOf(choice);
   return `/collections/${encodeURIComponent(collection)}${query ? `?${query}` : ''}`;
 }

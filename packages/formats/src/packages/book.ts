@@ -1,4 +1,15 @@
-import { anchorOf, nameOf, parsePage, resolveAddress, valueOf } from '@inkwell/core';
+import {
+  anchorOf,
+  childElements,
+  nameOf,
+  parsePage,
+  rawText,
+  resolveAddress,
+  tidy,
+  valueOf,
+  type ElementNode,
+  type Page,
+} from '@inkwell/core';
 import type { Contents } from './course.ts';
 import { childOf, childrenOf, firstBelow, readXmlTree, walk, wordsOf, type XmlElement } from './xmlTree.ts';
 
@@ -52,6 +63,7 @@ export function readPackageDocument(xml: string, at: string): { ok: true; conten
       title,
       order: [...new Set(order)],
       titles: new Map(),
+      parts: new Map(),
       named,
       contentsAt: path(nav) ?? path(ncx),
     },
@@ -66,24 +78,49 @@ function guideIn(root: XmlElement, at: string): Contents['led'] {
   });
 }
 
-/** What a book's table of contents says: titles of pages by path, and every place it leads to. */
-export function readTableOfContents(contents: string, at: string): { titles: Map<string, string>; led: Contents['led'] } {
+/** What a book's table of contents says: titles of pages by path, the parts they lie in, and every place it leads to. */
+export function readTableOfContents(
+  contents: string,
+  at: string,
+): { titles: Map<string, string>; parts: Map<string, readonly string[]>; led: Contents['led'] } {
   const titles = new Map<string, string>();
+  const parts = new Map<string, readonly string[]>();
   const led: Contents['led'] = [];
-  const add = (address: string, title: string) => {
+  const add = (address: string, title: string, part: readonly string[]) => {
     const path = resolveAddress(at, address);
     if (path === null) return;
     if (title && !titles.has(path)) titles.set(path, title);
+    if (!parts.has(path)) parts.set(path, part);
     led.push({ path, anchor: anchorOf(address) });
   };
   if (at.endsWith('.ncx')) {
     const read = readXmlTree(contents);
-    const points = read.ok ? childrenOf(childOf(read.root, 'navMap'), 'navPoint') : [];
-    for (const point of walk(points, (one) => childrenOf(one, 'navPoint')))
-      add(childOf(point, 'content')?.attributes.src ?? '', wordsOf(childOf(point, 'navLabel')));
+    const around = new Map<XmlElement, readonly string[]>();
+    const inner = (point: XmlElement) => {
+      const points = childrenOf(point, 'navPoint');
+      for (const one of points) around.set(one, [...(around.get(point) ?? []), wordsOf(childOf(point, 'navLabel'))]);
+      return points;
+    };
+    const outermost = read.ok ? childrenOf(childOf(read.root, 'navMap'), 'navPoint') : [];
+    for (const point of walk(outermost, inner))
+      add(childOf(point, 'content')?.attributes.src ?? '', wordsOf(childOf(point, 'navLabel')), around.get(point) ?? []);
   } else {
     const page = parsePage(contents, { xhtml: true });
-    for (const element of page.elements) if (element.tag === 'a') add(valueOf(element, 'href') ?? '', nameOf(page, element).name);
+    for (const element of page.elements)
+      if (element.tag === 'a') add(valueOf(element, 'href') ?? '', nameOf(page, element).name, namesAround(page, element));
   }
-  return { titles, led };
+  return { titles, parts, led };
+}
+
+/** What the entries are called that an entry of a nav document lies in (EPUB 3.3, 5.4.2: lists in lists), the outermost first. */
+function namesAround(page: Page, link: ElementNode): string[] {
+  const names: string[] = [];
+  let own = true;
+  for (let up = link.parent; up; up = up.parent) {
+    if (up.kind !== 'element' || up.tag !== 'li') continue;
+    const label = own ? undefined : childElements(up).find(({ tag }) => tag === 'a' || tag === 'span');
+    if (label) names.unshift(nameOf(page, label).name || tidy(rawText(label)));
+    own = false;
+  }
+  return names.filter((name) => name !== '');
 }

@@ -18,6 +18,8 @@ export interface CollectionPage {
   title: string;
   /** Whether a manifest names it; null where there is none. */
   listed: boolean | null;
+  /** The parts of the collection it lies in, the outermost first: a course's units, a book's parts, a site's folders. */
+  part: readonly string[];
 }
 
 export interface Collection {
@@ -61,6 +63,8 @@ class Reading {
 
   site(): Collection {
     const pages = this.source.files.filter(({ path }) => PAGE_NAME.test(path)).map((file) => pageOf(file, '', null));
+    const top = commonFolder(pages.map(({ path }) => path)).length;
+    for (const page of pages) page.part = page.path.slice(top).split('/').slice(0, -1);
     return this.collection(
       'site',
       '',
@@ -84,11 +88,11 @@ class Reading {
     const contents: Book | null = file ? await this.read(file, (text) => readPackageDocument(text, file.path)) : null;
     if (file) this.missing(file, contents);
     const toc = contents?.contentsAt ? this.byPath.get(contents.contentsAt) : undefined;
-    const { titles, led } = readTableOfContents((toc && (await this.text(toc))) ?? '', toc?.path ?? '');
+    const { titles, parts, led } = readTableOfContents((toc && (await this.text(toc))) ?? '', toc?.path ?? '');
     const inSpine = new Set(contents?.order);
-    const known = contents && { ...contents, titles };
+    const known = contents && { ...contents, titles, parts };
     const pages = this.inOrder(known, (path) => inSpine.has(path) || (PAGE_NAME.test(path) && !contents?.named.has(path))).map((one) =>
-      pageOf(one, titles.get(one.path) ?? '', known && inSpine.has(one.path)),
+      pageOf(one, titles.get(one.path) ?? '', known && inSpine.has(one.path), parts.get(one.path)),
     );
     return this.collection('book', contents?.title ?? '', pages, [...(contents?.led ?? []), ...led]);
   }
@@ -111,11 +115,12 @@ class Reading {
   private async pagesOfCourse(file: SourceFile, contents: Contents | null): Promise<CollectionPage[]> {
     const listed = contents && contents.named.has(file.path);
     const title = contents?.titles.get(file.path) ?? '';
-    if (PAGE_NAME.test(file.path)) return [pageOf(file, title, listed)];
+    const part = contents?.parts.get(file.path);
+    if (PAGE_NAME.test(file.path)) return [pageOf(file, title, listed, part)];
     const text = (await this.text(file)) ?? '';
     if (!/texttype/.test(text)) return [];
     return pagesInXml(text).map((inside) => ({
-      ...pageOf(file, title || inside.title, listed),
+      ...pageOf(file, title || inside.title, listed, part),
       path: `${file.path}#${inside.path}`,
       inside: inside.path,
     }));
@@ -150,8 +155,8 @@ class Reading {
   }
 }
 
-function pageOf(file: SourceFile, title: string, listed: boolean | null): CollectionPage {
-  return { path: file.path, file, inside: null, title, listed };
+function pageOf(file: SourceFile, title: string, listed: boolean | null, part: readonly string[] = []): CollectionPage {
+  return { path: file.path, file, inside: null, title, listed, part };
 }
 
 /** Files under the folder that a course's own name for its files is resolved to, where they lie elsewhere. */

@@ -10,6 +10,8 @@ export interface Contents {
   order: string[];
   /** Titles by path. */
   titles: ReadonlyMap<string, string>;
+  /** By path the parts of the whole that a page lies in, the outermost first. */
+  parts: ReadonlyMap<string, readonly string[]>;
   /** Paths of all files it names. */
   named: ReadonlySet<string>;
 }
@@ -42,11 +44,13 @@ export function readManifest(xml: string, at: string): { ok: true; contents: Con
     childrenOf(organisations, 'organization').find((one) => one.attributes.identifier === organisations?.attributes.default) ??
     childOf(organisations, 'organization');
   const titles = new Map<string, string>();
+  const parts = new Map<string, readonly string[]>();
   const order = new Set<string>();
-  for (const { item, resource } of itemsOf(organisation, resources)) {
+  for (const { item, part, resource } of itemsOf(organisation, resources)) {
     const title = wordsOf(childOf(item, 'title'));
     for (const path of resource.opened ? resource.paths.slice(0, 1) : resource.paths) {
       if (!titles.has(path) && title) titles.set(path, title);
+      if (!parts.has(path)) parts.set(path, part);
       order.add(path);
     }
   }
@@ -54,7 +58,7 @@ export function readManifest(xml: string, at: string): { ok: true; contents: Con
   for (const path of [...named].sort()) order.add(path);
   const general = firstBelow(childOf(manifest, 'metadata'), 'general');
   const title = wordsOf(childOf(general, 'title')) || wordsOf(childOf(organisation, 'title'));
-  return { ok: true, contents: { led: [], title, order: [...order], titles, named } };
+  return { ok: true, contents: { led: [], title, order: [...order], titles, parts, named } };
 }
 
 function resourcesOf(manifest: XmlElement, at: string): Map<string, Resource> {
@@ -75,13 +79,19 @@ function resourcesOf(manifest: XmlElement, at: string): Map<string, Resource> {
   return resources;
 }
 
-/** The organisation's items that open something, however deep, in reading order; each resource may be opened again. */
+/** The organisation's items that open something, however deep, in reading order, with the titles of the items around each. */
 function itemsOf(
   organisation: XmlElement | undefined,
   resources: ReadonlyMap<string, Resource>,
-): { item: XmlElement; resource: Resource }[] {
-  return [...walk(childrenOf(organisation, 'item'), (item) => childrenOf(item, 'item'))].flatMap((item) => {
+): { item: XmlElement; part: readonly string[]; resource: Resource }[] {
+  const parts = new Map<XmlElement, readonly string[]>();
+  const inner = (item: XmlElement) => {
+    const [own, title, items] = [parts.get(item) ?? [], wordsOf(childOf(item, 'title')), childrenOf(item, 'item')];
+    for (const one of items) parts.set(one, title ? [...own, title] : own);
+    return items;
+  };
+  return [...walk(childrenOf(organisation, 'item'), inner)].flatMap((item) => {
     const resource = resources.get(item.attributes.identifierref ?? '\u0000');
-    return resource ? [{ item, resource }] : [];
+    return resource ? [{ item, part: parts.get(item) ?? [], resource }] : [];
   });
 }

@@ -70,8 +70,8 @@ function arrivalOf(
   { slugs, site }: { slugs: Set<string>; site: string },
   text: Pick<Arrival, 'html' | 'encoding' | 'bom'>,
 ): Arrival {
-  const { path, entry, inside, title, scope, content_type, position, refs } = told;
+  const { path, entry, inside, part, title, scope, content_type, position, refs } = told;
   const slug = firstFree(pageSlugOf(ownTitle(title, site)), slugs);
   slugs.add(slug);
-  return { slug, title, scope, content_type, address: path, position, entry, inside, references: refs, ...text };
+  return { slug, title, scope, content_type, address: path, position, entry, inside, part, references: refs, ...text };
 }

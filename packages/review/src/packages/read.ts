@@ -199,6 +199,7 @@ async function told(services: Services, { kind }: Collection, { page, html }: Pa
     scope,
     content_type: contentTypeOf(page.inside, kind),
     listed: page.listed,
+    part: [...page.part],
     refs: references,
     text_sha256: hashOf(html),
     page_id: null,

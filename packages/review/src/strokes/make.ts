@@ -5,7 +5,6 @@ import {
   findingById,
   markStrokePage,
   pageById,
-  pagesNamed,
   pagesWithSlip,
   personById,
   setStrokeJob,
@@ -24,6 +23,7 @@ import { rule, setElsewhere, signOff } from '../judge.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { ACTS, again, inTheBackground, nameOf, PAGE_ACTS, whyOf, type PagesAct, type SlipAct, type Some } from './acts.ts';
+import { chosenPages, type PagesChosen } from '../chosenPages.ts';
 import { MOST_PAGES } from './repeated.ts';
 
 export interface WishedStroke {
@@ -80,8 +80,8 @@ export function strokeOver(services: Services, actor: Actor, wish: WishedStroke)
 export interface WishedOnPages {
   collection: string;
   act: PagesAct;
-  /** Addresses of pages in the application. */
-  pages: readonly string[];
+  /** Addresses of pages in the application, or all that a choice in the ledger comes to. */
+  pages: readonly string[] | PagesChosen;
 }
 
 /** Does one thing to pages that were chosen together, in the background. */
@@ -91,7 +91,7 @@ export function strokePagesOver(services: Services, actor: Actor, wish: WishedOn
     if (!collection) return notFound('This collection');
     const barred = unlessAllowed(actor, ACTS[wish.act], { collection: collection.id }, 'This collection');
     if (barred) return barred;
-    const pages = await pagesNamed(trx, collection.id, wish.pages);
+    const pages = await chosenPages(trx, services, collection.id, wish.pages);
     if (pages.length === 0) return notFound('These pages');
     const none = { slip: null, rule: null, remedy: null, inputs: {}, finding_id: null };
     const stroke = await addStroke(trx, { ...none, collection_id: collection.id, act: wish.act, made_by: actor.id }, pages);

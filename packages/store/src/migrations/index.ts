@@ -10,6 +10,7 @@ import * as steps from './008-steps.ts';
 import * as attachments from './009-attachments.ts';
 import * as cleaning from './010-cleaning.ts';
 import * as fetching from './011-fetching.ts';
+import * as parts from './012-parts.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -24,4 +25,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '009-attachments': attachments,
   '010-cleaning': cleaning,
   '011-fetching': fetching,
+  '012-parts': parts,
 };

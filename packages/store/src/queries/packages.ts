@@ -73,15 +73,15 @@ export interface FoundIn {
 }
 
 const FOUND =
-  'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, refs jsonb, text_sha256 text, ' +
+  'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, part text[], refs jsonb, text_sha256 text, ' +
   'page_id integer, became text';
 
 /** Writes down what a package holds, in place of what was said before. */
 export async function writeFound(trx: Write, id: number, found: FoundIn): Promise<void> {
   await sql`delete from package_pages where package_id = ${id}`.execute(trx);
-  await sql`insert into package_pages (package_id, position, path, entry, inside, title, scope, content_type, listed, refs,
+  await sql`insert into package_pages (package_id, position, path, entry, inside, title, scope, content_type, listed, part, refs,
       text_sha256, page_id, became)
-    select ${id}::integer, row_number() over (), path, entry, inside, title, scope, content_type, listed, refs,
+    select ${id}::integer, row_number() over (), path, entry, inside, title, scope, content_type, listed, part, refs,
         text_sha256, page_id, became
       from ${rowsFrom(found.pages, FOUND)}`.execute(trx);
   await trx
@@ -117,7 +117,7 @@ export function packagePages(
 ): Promise<PackagePage[]> {
   return db
     .selectFrom('package_pages')
-    .select(['package_id', 'position', 'path', 'entry', 'inside', 'title', 'scope', 'content_type', 'listed', 'page_id', 'became'])
+    .select(['package_id', 'position', 'path', 'entry', 'inside', 'title', 'scope', 'content_type', 'listed', 'part', 'page_id', 'became'])
     .where('package_id', '=', id)
     .$if(became !== undefined, (all) => all.where('became', '=', became!))
     .where('position', '>', after)
@@ -204,6 +204,7 @@ export interface Arrival {
   position: number;
   entry: string;
   inside: string | null;
+  part: readonly string[];
   html: string;
   encoding: string;
   bom: boolean;
@@ -211,7 +212,7 @@ export interface Arrival {
 }
 
 const ARRIVAL =
-  'slug text, title text, scope text, content_type text, address text, position integer, entry text, inside text, html text, encoding text, bom boolean';
+  'slug text, title text, scope text, content_type text, address text, position integer, entry text, inside text, part text[], html text, encoding text, bom boolean';
 
 /**
  * Pages on their way in, with their texts and what they refer to, so that each knows of the others when it is examined. None stands in a
@@ -222,8 +223,8 @@ export async function addArrivals(trx: Write, collectionId: number, by: string, 
   const texts = pages.map(({ references: _references, ...page }) => page);
   await sql`with rows as materialized (select * from ${rowsFrom(texts, ARRIVAL)}),
       made as (
-        insert into pages (collection_id, slug, title, scope, content_type, address, position, head, redo, made_by, entry, inside)
-        select ${collectionId}::integer, slug, title, scope, content_type, address, position, 0, '[]'::jsonb, ${by}::text, entry, inside
+        insert into pages (collection_id, slug, title, scope, content_type, address, position, head, redo, made_by, entry, inside, part)
+        select ${collectionId}::integer, slug, title, scope, content_type, address, position, 0, '[]'::jsonb, ${by}::text, entry, inside, part
           from rows returning id, address, content_type),
       status as (insert into page_status (page_id, collection_id, bar_id)
         select id, null, ${closestBar(sql`${collectionId}::integer`, sql`made.content_type`)} from made)

@@ -224,10 +224,10 @@ export async function pagesNamed(db: Database | Write, collectionId: number, slu
   return rows.map((row) => row.id);
 }
 
-/** Gives pages of a collection another content type. Gives those that had another. */
-export async function changeTypes(trx: Write, collectionId: number, slugs: readonly string[], contentType: string): Promise<number[]> {
+/** Gives pages another content type. Gives those that had another. */
+export async function changeTypes(trx: Write, pages: readonly number[], contentType: string): Promise<number[]> {
   const { rows } = await sql<{ id: number }>`update pages set content_type = ${contentType}, version = version + 1
-    where collection_id = ${collectionId} and slug = any(${slugs}::text[]) and content_type <> ${contentType} returning id`.execute(trx);
+    where id = any(${pages}::integer[]) and content_type <> ${contentType} returning id`.execute(trx);
   return rows.map((row) => row.id);
 }
 

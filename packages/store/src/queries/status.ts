@@ -228,6 +228,11 @@ export interface LedgerWish {
   verdict?: Verdict;
   release?: Release;
   family?: Family;
+  contentType?: string;
+  /** A part of the collection with all that lies in it, as `partName` writes it. */
+  part?: string;
+  /** Who made its newest revision. */
+  by?: string;
   /** Words of the title. */
   words?: string;
   /** The page's row after which to go on, as `nextOf` gave it. */
@@ -243,6 +248,7 @@ export interface LedgerLine extends Status {
   scope: string;
   head: number;
   position: number;
+  part: string[];
 }
 
 const SORTED: Record<LedgerOrder, { by: RawBuilder<unknown>; key: (line: LedgerLine) => string | number }> = {
@@ -255,11 +261,19 @@ const SORTED: Record<LedgerOrder, { by: RawBuilder<unknown>; key: (line: LedgerL
   position: { by: sql`p.position`, key: (line) => line.position },
 };
 
+/** How the parts a page lies in are written as one name. */
+const BETWEEN_PARTS = ' / ';
+const BETWEEN = sql.lit(BETWEEN_PARTS);
+const PART = sql`array_to_string(p.part, ${BETWEEN})`;
+
 function ledgerWhere(collectionId: number, wish: LedgerWish): RawBuilder<unknown> {
   const wanted = [sql`s.collection_id = ${collectionId}`];
   if (wish.verdict) wanted.push(sql`s.verdict = ${wish.verdict}`);
   if (wish.release) wanted.push(sql`s.release = ${wish.release}`);
   if (wish.family) wanted.push(sql`s.families[${FAMILIES.indexOf(wish.family) + 1}::integer] > 0`);
+  if (wish.contentType) wanted.push(sql`p.content_type = ${wish.contentType}`);
+  if (wish.part !== undefined) wanted.push(sql`starts_with(${PART} || ${BETWEEN}, ${wish.part + BETWEEN_PARTS})`);
+  if (wish.by) wanted.push(sql`exists (select 1 from revisions r where r.page_id = p.id and r.number = p.head and r.made_by = ${wish.by})`);
   if (wish.words) wanted.push(sql`strpos(lower(p.title), ${wish.words.toLowerCase()}) > 0`);
   return sql.join(wanted, sql` and `);
 }
@@ -269,11 +283,50 @@ export async function ledgerLines(db: Database | Write, collectionId: number, wi
   const { by } = SORTED[wish.order];
   const from = wish.after ? sql`and (${by}, p.id) > (${wish.after[0]}, ${wish.after[1]})` : sql``;
   const { rows } = await sql<LedgerLine>`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
-    select p.id, p.slug, p.title, p.content_type, p.scope, p.head, p.position, s.must, s.should, s.consider, s.questions, s.holding,
+    select p.id, p.slug, p.title, p.content_type, p.scope, p.head, p.position, p.part, s.must, s.should, s.consider, s.questions, s.holding,
       s.elsewhere, s.fixed, s.counts, s.verdict, s.release
     from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, wish)} ${from} order by ${by}, p.id
       limit ${wish.limit + 1}`.execute(db);
   return rows;
+}
+
+/** The pages a whole choice comes to, in the order of the collection. */
+export async function pagesChosen(
+  db: Database | Write,
+  collectionId: number,
+  wish: Omit<LedgerWish, 'order' | 'after' | 'limit'>,
+  today: string,
+): Promise<number[]> {
+  const { rows } = await sql<{ id: number }>`${statusOn(sql`s.collection_id = ${collectionId}`, today)}
+    select p.id from status s join pages p on p.id = s.page_id where ${ledgerWhere(collectionId, { ...wish, order: 'position', limit: 0 })}
+    order by p.position, p.id`.execute(db);
+  return rows.map(({ id }) => id);
+}
+
+/** What a ledger can be narrowed by, each with its pages: parts in the order of the collection, content types, who changed a page last. */
+export interface LedgerNarrowing {
+  parts: { part: string; pages: number; open: number; held: number }[];
+  contentTypes: { type: string; pages: number }[];
+  people: { id: string; name: string; pages: number }[];
+}
+
+/** Parts that are told. */
+const MOST_PARTS = 500;
+
+export async function ledgerNarrowing(db: Database | Write, collectionId: number): Promise<LedgerNarrowing> {
+  const { rows } = await sql<LedgerNarrowing>`with here as materialized (
+      select p.id, ${PART} as part, p.position, p.content_type, r.made_by, s.must + s.should + s.consider + s.questions as open, s.verdict
+      from page_status s join pages p on p.id = s.page_id join revisions r on r.page_id = p.id and r.number = p.head
+      where s.collection_id = ${collectionId})
+    select
+      (select coalesce(jsonb_agg(to_jsonb(x) - 'first' order by x.first), '[]') from (select part, count(*)::integer as pages,
+        sum(open)::integer as open, (count(*) filter (where verdict = 'held'))::integer as held, min(position) as first
+        from here where part <> '' group by part order by min(position) limit ${MOST_PARTS}) x) as parts,
+      (select coalesce(jsonb_agg(to_jsonb(x) order by x.pages desc, x.type), '[]') from (select content_type as type,
+        count(*)::integer as pages from here group by 1) x) as "contentTypes",
+      (select coalesce(jsonb_agg(to_jsonb(x) order by x.name), '[]') from (select u.id, u.name, count(*)::integer as pages
+        from here join people u on u.id = here.made_by group by 1, 2) x) as people`.execute(db);
+  return rows[0]!;
 }
 
 /** What `after` has to be for the page behind a line. */

@@ -75,7 +75,7 @@ export async function goneWith(db: Database | Write, id: number, limit: number):
 /** Gives the pages of a collection the places a newer version has for them, and takes those out of sight that it does not hold. */
 export async function renewPlaces(trx: Write, id: number, collectionId: number): Promise<void> {
   await sql`with placed as (
-      update pages p set address = t.path, entry = t.entry, inside = t.inside, position = t.position, gone_at = null,
+      update pages p set address = t.path, entry = t.entry, inside = t.inside, position = t.position, part = t.part, gone_at = null,
         title = case when p.scope = 'fragment' then t.title else p.title end,
         base = case when t.text_sha256 = h.text_sha256 then p.head else p.base end, version = p.version + 1
       from package_pages t, revisions h

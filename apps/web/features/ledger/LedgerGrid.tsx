@@ -1,0 +1,255 @@
+'use client';
+import type { Family } from '@inkwell/core';
+import type { Ledger, LedgerRow } from '@inkwell/review';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import Link from 'next/link';
+import { useEffect, useRef } from 'react';
+import styled from 'styled-components';
+import { Tick } from '@/ui/Field';
+import { Small, Table, TableFrame } from '@/ui/Table';
+import { ReleaseWord, VerdictWord } from '@/ui/Verdict';
+import { counted, FAMILY_WORDS, tallyWords } from '@/ui/words';
+import { rowsOf, type GridRow } from './rows';
+
+const Count = styled(Link)`
+  display: inline-grid;
+  place-items: center;
+  min-width: 1.75rem;
+  min-height: 1.75rem;
+  font-weight: 600;
+`;
+const PageLink = styled(Link)`
+  display: inline-flex;
+  align-items: center;
+  min-height: 1.5rem;
+  min-width: 8rem;
+`;
+/** The head and the pages' titles stay in sight however far it is scrolled. */
+const Grid = styled(TableFrame)`
+  max-height: max(24rem, calc(100vh - 9rem));
+  overflow-y: auto;
+  thead th {
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    background: var(--sheet);
+    box-shadow: 0 1px 0 var(--line);
+  }
+  tbody th,
+  thead th:first-child {
+    position: sticky;
+    left: 0;
+    background: var(--sheet);
+  }
+  thead th:first-child {
+    z-index: 2;
+  }
+  th,
+  td {
+    padding-inline: 0.6rem;
+  }
+  @media (max-width: 40rem) {
+    tbody th,
+    thead th:first-child {
+      position: static;
+    }
+  }
+`;
+const PageCell = styled.div`
+  display: flex;
+  gap: 0.6rem;
+  align-items: baseline;
+`;
+const Open = styled.td`
+  min-width: 9rem;
+`;
+const Part = styled.tr`
+  th {
+    background: var(--paper);
+    font: 600 1rem var(--serif);
+  }
+`;
+
+export interface LedgerGridProps {
+  ledger: Ledger;
+  pages: readonly LedgerRow[];
+  families: readonly Family[];
+  chosen: ReadonlySet<string>;
+  onChoose(slug: string, on: boolean): void;
+  onChooseAll(on: boolean): void;
+  /** Called when the end of what is here comes in sight. */
+  onEnd(): void;
+}
+
+/** Rows from which on only those in sight are drawn. */
+const MANY = 200;
+/** A row's height before it was measured, in CSS pixels. */
+const ROW = 68;
+
+/** Pages by families, each count opening what it counts; in the collection's own order under the parts they lie in. */
+export function LedgerGrid({ ledger, pages, families, chosen, onChoose, onChooseAll, onEnd }: LedgerGridProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const rows = rowsOf(pages, ledger.choice.order === 'position' ? (ledger.narrowing?.parts ?? []) : []);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+    enabled: rows.length > MANY,
+  });
+  const drawn = rows.length > MANY ? virtual.getVirtualItems() : rows.map((_row, index) => ({ index, start: 0, end: 0 }));
+  const [before, after] = rows.length > MANY ? [drawn[0]?.start ?? 0, virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0)] : [0, 0];
+  useEnd(frame, onEnd, rows.length);
+  const columns = families.length + 3;
+  return (
+    <Grid ref={frame} tabIndex={0} role="region" aria-label="Pages by family">
+      <Table aria-rowcount={ledger.sums.pages + 1}>
+        <caption>Pages and what stands open on them</caption>
+        <thead>
+          <tr>
+            <th scope="col">
+              <PageCell>
+                <Tick label="" name="All pages shown" on={pages.length > 0 && chosen.size === pages.length} onChange={onChooseAll} />
+                Page
+              </PageCell>
+            </th>
+            <th scope="col">Verdict and release</th>
+            <th scope="col">Open</th>
+            {families.map((family) => (
+              <th key={family} scope="col" className="number">
+                {FAMILY_WORDS[family]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <Room height={before} columns={columns} />
+          {drawn.map(({ index }) => (
+            <GridLine
+              key={index}
+              row={rows[index]!}
+              index={index}
+              measure={rows.length > MANY ? virtual.measureElement : undefined}
+              {...{ ledger, families, chosen, onChoose, columns }}
+            />
+          ))}
+          <Room height={after} columns={columns} />
+        </tbody>
+      </Table>
+    </Grid>
+  );
+}
+
+/** The room of rows that are not drawn. */
+function Room({ height, columns }: { height: number; columns: number }) {
+  if (height <= 0) return null;
+  return (
+    <tr aria-hidden="true">
+      <td colSpan={columns} style={{ height, padding: 0, border: 0 }} />
+    </tr>
+  );
+}
+
+/** Pixels before the end at which more is asked for. */
+const NEAR = 1_200;
+
+function useEnd(frame: React.RefObject<HTMLDivElement | null>, onEnd: () => void, rows: number): void {
+  const latest = useRef(onEnd);
+  useEffect(() => {
+    latest.current = onEnd;
+  });
+  useEffect(() => {
+    const box = frame.current;
+    if (!box) return;
+    const look = () => {
+      if (box.scrollTop > 0 && box.scrollTop + box.clientHeight > box.scrollHeight - NEAR) latest.current();
+    };
+    box.addEventListener('scroll', look, { passive: true });
+    return () => box.removeEventListener('scroll', look);
+  }, [frame, rows]);
+}
+
+interface LineProps extends Pick<LedgerGridProps, 'ledger' | 'families' | 'chosen' | 'onChoose'> {
+  row: GridRow;
+  index: number;
+  columns: number;
+  measure: ((row: HTMLTableRowElement | null) => void) | undefined;
+}
+
+function GridLine({ row, index, columns, measure, ledger, families, chosen, onChoose }: LineProps) {
+  const placed = { ref: measure, 'data-index': index };
+  if ('part' in row)
+    return (
+      <Part {...placed}>
+        <th scope="rowgroup" colSpan={columns}>
+          {row.part}
+          {row.sum && <Small as="span">{` ${counted(row.sum.pages, 'page')}, ${row.sum.held} held, ${row.sum.open} open`}</Small>}
+        </th>
+      </Part>
+    );
+  const { page } = row;
+  return (
+    <PageRow
+      placed={placed}
+      collection={ledger.slug}
+      page={page}
+      families={families}
+      chosen={chosen.has(page.slug)}
+      onChoose={(on) => onChoose(page.slug, on)}
+    />
+  );
+}
+
+interface PageRowProps {
+  placed: { ref: ((row: HTMLTableRowElement | null) => void) | undefined; 'data-index': number };
+  collection: string;
+  page: LedgerRow;
+  families: readonly Family[];
+  chosen: boolean;
+  onChoose(on: boolean): void;
+}
+
+function PageRow({ placed, collection, page, families, chosen, onChoose }: PageRowProps) {
+  return (
+    <tr {...placed}>
+      <th scope="row">
+        <PageCell>
+          <Tick label="" name={`Choose ${page.title}`} on={chosen} onChange={onChoose} />
+          <span>
+            <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
+            <Small>{`${page.contentType}, revision ${page.revision}`}</Small>
+          </span>
+        </PageCell>
+      </th>
+      <td>
+        <VerdictWord verdict={page.verdict} />
+        {page.release === 'draft' ? (
+          <Small>Draft</Small>
+        ) : (
+          <div>
+            <ReleaseWord release={page.release} />
+          </div>
+        )}
+      </td>
+      <Open>{tallyWords(page.tally)}</Open>
+      {families.map((family) => (
+        <td key={family} className="number">
+          {countCell(collection, page, family)}
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+function countCell(collection: string, page: LedgerRow, family: Family) {
+  const many = page.families[family];
+  if (!many) return <span className="aside-from-view">none</span>;
+  return (
+    <Count
+      href={`/collections/${collection}/${page.slug}?family=${family}`}
+      aria-label={`${many} open in ${FAMILY_WORDS[family]} on ${page.title}`}
+    >
+      {many}
+    </Count>
+  );
+}
