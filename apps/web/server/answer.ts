@@ -83,6 +83,19 @@ export async function answer<T>(
   }
 }
 
+/** Bytes that are saved as a file, never shown: what was brought in is hostile. */
+export function downloaded(bytes: BodyInit, { name, type, size }: { name: string; type: string; size?: number }): Response {
+  return new Response(bytes, {
+    headers: {
+      'content-type': type,
+      ...(size === undefined ? {} : { 'content-length': String(size) }),
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'cache-control': 'no-store',
+      'x-content-type-options': 'nosniff',
+    },
+  });
+}
+
 /** Answers a question that changes nothing, in JSON. */
 export async function asked(read: (services: Services, actor: Actor) => Promise<Answerable>): Promise<Response> {
   try {

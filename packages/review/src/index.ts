@@ -35,6 +35,7 @@ export { allowedHosts, askForPages, type AskForPages } from './packages/fetched.
 export { readPackage } from './packages/read.ts';
 export { chooseCleaning, door, tryCleaning, type CleanedView, type DoorView } from './packages/door.ts';
 export type { PutQuestion } from './engine/index.ts';
+export { sendOutFolder, sendOutPage } from './packages/sendPart.ts';
 export { goesOut, sendOut, type GoesOut } from './packages/sendOut.ts';
 export { inScratch, scratch, sweepScratch } from './packages/files.ts';
 export {
@@ -60,4 +61,5 @@ export { setContentType, type Retype } from './pageTypes.ts';
 export { newTerm } from './newTerm.ts';
 export { everythingIn } from './everything.ts';
 export { attached, judgeAttachments, lookIntoAttachments, type Attached, type JudgeAttachments, type LookInto } from './attachments.ts';
+export { spread, type Spread, type SpreadType } from './spread.ts';
 export { lookAt, walk, type Walk, type WalkPage } from './steps.ts';

@@ -183,7 +183,7 @@ async function recordAudit(
   };
   const tracked = await track(trx, services, page.id, bar, examined.findings, before);
   const fresh = await writeSightings(trx, { pageId: page.id, revision, audit: auditId, ...tracked });
-  const version = await touchPage(trx, page.id, { ...change, audit_id: auditId });
+  const version = await touchPage(trx, page.id, { ...change, audit_id: auditId, make_up: examined.makeUp });
   // Questions that the change answers are new with it: nothing was asked about them before.
   const answered = of.vouched === null ? [] : fresh.filter((_, i) => tracked.freshRules[i] === of.vouched);
   await writeStandings(

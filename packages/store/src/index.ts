@@ -70,6 +70,7 @@ export {
   dropArrivals,
   dropPackage,
   endArrival,
+  foldersOf,
   isRenewing,
   learnArrivals,
   leaveOut,
@@ -79,6 +80,8 @@ export {
   mendedIn,
   noteFetched,
   packageById,
+  pageAsFile,
+  pagesInFolder,
   packageOf,
   packagePages,
   packagesOnTheirWay,
@@ -235,3 +238,4 @@ export {
   type AttachmentWish,
 } from './queries/attachments.ts';
 export { choosePasted, pastedPage, pastedPages, pastedSums, toClean, writePasted, type PastedPage } from './queries/cleaning.ts';
+export { commonTraits, differingPages, type CommonTrait, type DifferingPage } from './queries/spread.ts';

@@ -1,5 +1,17 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { Family, FindingOutcome, Profile, Reference, RemedyName, Scope, Values, Verdict, Vocabulary, Weight } from '@inkwell/core';
+import type {
+  Family,
+  FindingOutcome,
+  MakeUp,
+  Profile,
+  Reference,
+  RemedyName,
+  Scope,
+  Values,
+  Verdict,
+  Vocabulary,
+  Weight,
+} from '@inkwell/core';
 
 /** The tables as code sees them. The migrations make them; a change here needs one there. */
 export interface Tables {
@@ -282,6 +294,8 @@ export interface Pages {
   base: ColumnType<number, number | undefined, number>;
   /** The parts of the collection it lies in, the outermost first. */
   part: ColumnType<string[], string[] | undefined, string[]>;
+  /** How it is made up, as its newest audit saw it. */
+  make_up: JSONColumnType<MakeUp> | null;
   /** Since when the newest package no longer holds it. */
   gone_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }

@@ -127,6 +127,7 @@ function SourceOfDraft({ state, actions, can }: Pick<DeskFacesProps, 'state' | '
     <SourceFace
       draft={draft}
       notes={notes}
+      file={`/api/collections/${encodeURIComponent(state.desk.collection.slug)}/page?page=${encodeURIComponent(state.desk.slug)}`}
       goTo={goTo}
       mayChange={can.change}
       busy={state.busy}

@@ -2,6 +2,7 @@
 import type { GoesOut, Problem } from '@inkwell/review';
 import { useState } from 'react';
 import { Button, DownloadLink } from '@/ui/Button';
+import { Pick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
@@ -11,6 +12,7 @@ import { counted, tallyWords } from '@/ui/words';
 export function DownloadSheet({ slug }: { slug: string }) {
   const [open, setOpen] = useState(false);
   const [out, setOut] = useState<GoesOut | null>(null);
+  const [folder, setFolder] = useState('');
   const [problem, setProblem] = useState<Problem | null>(null);
   const address = `/api/collections/${encodeURIComponent(slug)}`;
   const look = async () => {
@@ -40,6 +42,24 @@ export function DownloadSheet({ slug }: { slug: string }) {
               </>
             )}
           </>
+        )}
+        {out && out.folders.length > 0 && (
+          <Row>
+            <Pick
+              label="Or one folder of it"
+              value={folder}
+              onChange={setFolder}
+              options={[
+                { value: '', label: 'choose…' },
+                ...out.folders.map(({ folder: path, files }) => ({ value: path, label: `${path} (${counted(files, 'file')})` })),
+              ]}
+            />
+            {folder !== '' && (
+              <DownloadLink href={`${address}/package?folder=${encodeURIComponent(folder)}`} download>
+                Download the folder
+              </DownloadLink>
+            )}
+          </Row>
         )}
         <Row>
           {out && (

@@ -48,6 +48,7 @@ const Views = styled.nav`
 const VIEWS = [
   { at: 'steps', name: 'Steps' },
   { at: 'repeated', name: 'One slip, many pages' },
+  { at: 'spread', name: 'Spread' },
   { at: 'attached', name: 'Attached files' },
 ];
 const More = styled.div`

@@ -116,6 +116,44 @@ test('an older book has its titles from its NCX (OPF 2.0.1)', async () => {
   expect(book.pages.map(({ path, title }) => [path, title])).toEqual([['OEBPS/one.xhtml', 'First bird']]);
 });
 
+test('pages know the parts they lie in: items around them, entries of the contents around them, folders', async () => {
+  const parts = ({ pages }: Collection) => pages.map(({ path, part }) => [path, part]);
+  const item = (title: string, ref: string, inner = '') =>
+    `<item${ref && ` identifierref="${ref}"`}><title>${title}</title>${inner}</item>`;
+  const course = await packed({
+    'imsmanifest.xml': `<manifest><organizations><organization><item>${item('Unit 1', '', item('Spring', 'a', item('April', 'b')))}${item('After', 'c')}</item></organization></organizations>
+      <resources>${['a', 'b', 'c'].map((id) => `<resource identifier="${id}" href="${id}.html"/>`).join('')}</resources></manifest>`,
+    'a.html': '<p>a</p>',
+    'b.html': '<p>b</p>',
+    'c.html': '<p>c</p>',
+  });
+  expect(parts(course)).toEqual([
+    ['a.html', ['Unit 1']],
+    ['b.html', ['Unit 1', 'Spring']],
+    ['c.html', []],
+  ]);
+  const book = await packed({
+    'META-INF/container.xml': '<container><rootfiles><rootfile full-path="p.opf"/></rootfiles></container>',
+    'p.opf': `<package><manifest><item id="n" href="nav.xhtml" properties="nav" media-type="application/xhtml+xml"/>
+      <item id="a" href="a.xhtml" media-type="application/xhtml+xml"/><item id="b" href="b.xhtml" media-type="application/xhtml+xml"/></manifest>
+      <spine><itemref idref="a"/><itemref idref="b"/></spine></package>`,
+    'nav.xhtml':
+      '<html xmlns="http://www.w3.org/1999/xhtml"><body><nav><ol><li><span>Part One</span><ol><li><a href="a.xhtml">Gates</a><ol><li><a href="b.xhtml">Paddles</a></li></ol></li></ol></li></ol></nav></body></html>',
+    'a.xhtml': '<html xmlns="http://www.w3.org/1999/xhtml"><body><p>a</p></body></html>',
+    'b.xhtml': '<html xmlns="http://www.w3.org/1999/xhtml"><body><p>b</p></body></html>',
+  });
+  expect(parts(book)).toEqual([
+    ['a.xhtml', ['Part One']],
+    ['b.xhtml', ['Part One', 'Gates']],
+  ]);
+  const site = await packed({ 'site/index.html': 'x', 'site/walks/short.html': 'x', 'site/walks/far/long.html': 'x' });
+  expect(parts(site)).toEqual([
+    ['site/index.html', []],
+    ['site/walks/far/long.html', ['walks', 'far']],
+    ['site/walks/short.html', ['walks']],
+  ]);
+});
+
 test('a site is read along its links from its first page, then by path', () => {
   const links: Record<string, string[]> = { 's/index.html': ['s/c.html', 's/sub/', 'elsewhere.html'], 's/sub/index.html': ['s/b.html'] };
   const pages = ['s/a.html', 's/b.html', 's/c.html', 's/index.html', 's/sub/index.html', 's/z.html'].map((path) => ({ path }));

@@ -10,6 +10,7 @@ import {
   fixAlike,
   fixCertain,
   isNamedXhtml,
+  makeUpOf,
   manyPasted,
   outline,
   parseAgain,
@@ -103,6 +104,7 @@ function examined(page: Page, placed: PlacedText): Examined {
     scope: page.scope,
     title: titleOf(page, placed.title),
     references: referencesOf(page, placed.address),
+    makeUp: makeUpOf(page),
   };
 }
 

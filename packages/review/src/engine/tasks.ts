@@ -4,6 +4,7 @@ import type {
   DoorQuestion,
   Finding,
   Inputs,
+  MakeUp,
   Moves,
   Neighbours,
   Profile,
@@ -37,6 +38,7 @@ export interface PutQuestion extends Omit<DoorQuestion, 'finding'> {
 
 /** An examined text. */
 export interface Examined extends Referred {
+  makeUp: MakeUp;
   engine: string;
   findings: Finding[];
 }

@@ -21,6 +21,7 @@ import {
   collectionBySlug,
   fileByHash,
   filesOf,
+  foldersOf,
   house,
   loosePages,
   mendedEntries,
@@ -56,7 +57,12 @@ export interface GoesOut {
   open: Tally;
   /** Files whose pages cannot be written as they are now, and go out as they came in. */
   troubles: { path: string; what: string }[];
+  /** Its folders, each of which can go out alone. */
+  folders: { folder: string; files: number }[];
 }
+
+/** Folders that are offered. */
+const MOST_FOLDERS = 300;
 
 /** Says what a collection that goes out still has open, and which of its files would go out as they came in. */
 export async function goesOut(services: Services, actor: Actor, wish: { collection: string }): Promise<Result<GoesOut>> {
@@ -72,7 +78,13 @@ export async function goesOut(services: Services, actor: Actor, wish: { collecti
       const source = await sourceOf(services.db, found, folder);
       for await (const mended of mendings(services.db, collection, source, changed, troubles)) void mended;
     });
-  return done({ name, came: found !== undefined, open: { must, should, consider, judge: questions }, troubles });
+  return done({
+    name,
+    came: found !== undefined,
+    open: { must, should, consider, judge: questions },
+    troubles,
+    folders: await foldersOf(services.db, collection.id, MOST_FOLDERS),
+  });
 }
 
 /**
@@ -180,12 +192,12 @@ async function* everything(db: Database, collection: Collection): AsyncGenerator
  * A page in the encoding it came in. Where that lacks a letter, or needs a mark, it is UTF-8 with a mark, which counts for more than what
  * the page says of itself (HTML Living Standard, "determining the character encoding").
  */
-function bytesOfPage({ html, encoding }: LoosePage): Uint8Array {
-  const own = encoding?.startsWith('utf-16') ? null : encodeText(html, encoding ?? 'utf-8');
+export function bytesOfPage({ html, encoding, bom }: LoosePage): Uint8Array {
+  const own = bom || encoding?.startsWith('utf-16') ? null : encodeText(html, encoding ?? 'utf-8');
   return own?.ok ? own.bytes : new TextEncoder().encode(`\ufeff${html}`);
 }
 
-async function bytesWhole(db: Database, file: StoredFile): Promise<Uint8Array> {
+export async function bytesWhole(db: Database, file: StoredFile): Promise<Uint8Array> {
   const parts: Buffer[] = [];
   for await (const part of bytesOf(db, file)) parts.push(part);
   return Buffer.concat(parts);

@@ -11,6 +11,7 @@ import * as attachments from './009-attachments.ts';
 import * as cleaning from './010-cleaning.ts';
 import * as fetching from './011-fetching.ts';
 import * as parts from './012-parts.ts';
+import * as makeUp from './013-make-up.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -26,4 +27,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '010-cleaning': cleaning,
   '011-fetching': fetching,
   '012-parts': parts,
+  '013-make-up': makeUp,
 };

@@ -29,9 +29,9 @@ function statementsFor(id: number, copy: number, by: string) {
       select ${copy}::integer, a.path, a.kind, a.sha256, a.standing, a.note from attachments a
       join assets s on s.collection_id = a.collection_id and s.path = a.path where a.collection_id = ${id}`,
     sql`insert into pages (id, collection_id, slug, title, scope, content_type, address, position, head, redo, made_by, version,
-        head_version, entry, inside, base, part) overriding system value
+        head_version, entry, inside, base, part, make_up) overriding system value
       select c.new, ${copy}::integer, slug, title, scope, content_type, address, position, head, redo, ${by}::text, version, head_version,
-        entry, inside, base, part from copied_pages c join pages p on p.id = c.old`,
+        entry, inside, base, part, make_up from copied_pages c join pages p on p.id = c.old`,
     sql`insert into revisions (page_id, number, parent, content, content_before, title, encoding, cause, note, made_by, made_at,
         text_sha256, bom, bytes_sha256)
       select c.new, number, parent, content, content_before, title, encoding, cause, note, made_by, made_at, text_sha256, bom, bytes_sha256

@@ -330,18 +330,52 @@ export async function mendedIn(db: Database | Write, collectionId: number, entri
   return rows;
 }
 
-/** `encoding`: what its bytes came in; null for one that was pasted. */
+/** A page as a file of its own. `encoding`: what its bytes came in; null for one that was pasted. */
 export interface LoosePage {
   address: string;
   html: string;
   encoding: string | null;
+  bom: boolean;
 }
+
+const LOOSE = sql`p.address, t.html, h.encoding, h.bom from pages p
+    join revisions h on h.page_id = p.id and h.number = p.head join texts t on t.sha256 = h.text_sha256`;
 
 /** Pages of a collection that came alone, and belong to no package. */
 export async function loosePages(db: Database | Write, collectionId: number): Promise<LoosePage[]> {
-  const { rows } = await sql<LoosePage>`select p.address, t.html, h.encoding from pages p
-    join revisions h on h.page_id = p.id and h.number = p.head join texts t on t.sha256 = h.text_sha256
-    where p.collection_id = ${collectionId} and p.entry is null order by p.position`.execute(db);
+  const { rows } = await sql<LoosePage>`select ${LOOSE} where p.collection_id = ${collectionId} and p.entry is null
+    order by p.position`.execute(db);
+  return rows;
+}
+
+/** One page as it is now. */
+export async function pageAsFile(db: Database | Write, collectionId: number, slug: string): Promise<LoosePage | undefined> {
+  const { rows } = await sql<LoosePage>`select ${LOOSE} where p.collection_id = ${collectionId} and p.slug = ${slug}
+    and p.gone_at is null`.execute(db);
+  return rows[0];
+}
+
+/** Pages that are whole files in a folder of a collection, behind one of them by address. */
+export async function pagesInFolder(
+  db: Database | Write,
+  collectionId: number,
+  folder: string,
+  after: string,
+  limit: number,
+): Promise<LoosePage[]> {
+  const { rows } = await sql<LoosePage>`select ${LOOSE} where p.collection_id = ${collectionId} and p.inside is null and p.gone_at is null
+    and starts_with(p.address, ${folder}) and p.address > ${after} order by p.address limit ${limit}`.execute(db);
+  return rows;
+}
+
+/** Folders of a collection with how many files and pages lie in each and below. */
+export async function foldersOf(db: Database | Write, collectionId: number, limit: number): Promise<{ folder: string; files: number }[]> {
+  const { rows } = await sql<{ folder: string; files: number }>`with paths as (
+      select path from assets where collection_id = ${collectionId} and path not like '$IMS-CC-FILEBASE$/%'
+      union all select address from pages where collection_id = ${collectionId} and inside is null and gone_at is null),
+    folders as (select array_to_string(steps[1:n], '/') || '/' as folder
+      from (select string_to_array(path, '/') as steps from paths) p, generate_series(1, array_length(steps, 1) - 1) n)
+    select folder, count(*)::integer as files from folders group by 1 order by 1 limit ${limit}`.execute(db);
   return rows;
 }
 

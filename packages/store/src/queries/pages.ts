@@ -1,5 +1,5 @@
 import { sql, type Selectable } from 'kysely';
-import type { Reference } from '@inkwell/core';
+import type { MakeUp, Reference } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Cause, Pages, Release, Revisions, SignOffs } from '../schema.ts';
 import { hashOf } from './files.ts';
@@ -200,14 +200,15 @@ export function revisionLines(db: Database | Write, pageId: number, most = 50): 
 export async function touchPage(
   trx: Write,
   pageId: number,
-  change: { head?: number; title?: string; redo?: number[]; audit_id?: number } = {},
+  change: { head?: number; title?: string; redo?: number[]; audit_id?: number; make_up?: MakeUp } = {},
 ): Promise<number> {
-  const { redo, ...rest } = change;
+  const { redo, make_up: makeUp, ...rest } = change;
   const { version } = await trx
     .updateTable('pages')
     .set((eb) => ({
       ...rest,
       ...(redo ? { redo: JSON.stringify(redo) } : {}),
+      ...(makeUp ? { make_up: JSON.stringify(makeUp) } : {}),
       version: eb('version', '+', 1),
       ...(change.head === undefined ? {} : { head_version: eb('version', '+', 1) }),
     }))

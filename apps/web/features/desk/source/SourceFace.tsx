@@ -118,6 +118,8 @@ export interface SourceFaceProps {
   draft: SourceDraft;
   /** The notes of the text as it stands in the editor, by offset. */
   notes: readonly SourceNote[];
+  /** Where the page can be had as a file, as it was saved last. */
+  file: string;
   /** A place to go to, as an offset; a new object goes there again. */
   goTo: { at: number } | null;
   mayChange: boolean;
@@ -126,7 +128,7 @@ export interface SourceFaceProps {
 }
 
 /** The page's own source, with its notes in the gutter. While one types the engine re-audits in its worker; saving makes a revision. */
-export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: SourceFaceProps) {
+export function SourceFace({ draft, notes, file, goTo, mayChange, busy, onTake }: SourceFaceProps) {
   const holder = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const { text, type, readyToType } = draft;
@@ -209,6 +211,9 @@ export function SourceFace({ draft, notes, goTo, mayChange, busy, onTake }: Sour
         <span>
           <kbd>F8</kbd> next note
         </span>
+        <a href={file} download>
+          Download the page
+        </a>
       </DraftBar>
       <div ref={holder} />
     </Frame>

@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import { everythingIn } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
-import { AWAY, FAULT, problemResponse } from '@/server/answer';
+import { AWAY, downloaded, FAULT, problemResponse } from '@/server/answer';
 import { isAway } from '@/server/away';
 import { services } from '@/server/services';
 
@@ -12,14 +12,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ col
     const result = await everythingIn(await services(), await currentActor(), { collection: decodeURIComponent(collection) });
     if (!result.ok) return problemResponse(result.problem);
     const { name, parts } = result.value;
-    return new Response(Readable.toWeb(Readable.from(parts)) as ReadableStream, {
-      headers: {
-        'content-type': 'text/csv; charset=utf-8',
-        'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
-        'cache-control': 'no-store',
-        'x-content-type-options': 'nosniff',
-      },
-    });
+    return downloaded(Readable.toWeb(Readable.from(parts)) as ReadableStream, { name, type: 'text/csv; charset=utf-8' });
   } catch (error) {
     if (isAway(error)) return problemResponse(AWAY);
     console.error(error);

@@ -1,19 +1,24 @@
 import { createReadStream } from 'node:fs';
 import { rm, stat } from 'node:fs/promises';
 import { Readable } from 'node:stream';
-import { scratch, sendOut } from '@inkwell/review';
+import { scratch, sendOut, sendOutFolder } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
-import { AWAY, FAULT, problemResponse } from '@/server/answer';
+import { AWAY, downloaded, FAULT, problemResponse } from '@/server/answer';
 import { isAway } from '@/server/away';
 import { services } from '@/server/services';
 
-/** A collection as the package it came in, with what was mended in its place. */
-export async function GET(_request: Request, { params }: { params: Promise<{ collection: string }> }): Promise<Response> {
-  const folder = await scratch();
-  const clear = () => rm(folder, { recursive: true, force: true });
+/** A collection as the package it came in, with what was mended in its place; or a folder of it (`?folder=`) as a zip. */
+export async function GET(request: Request, { params }: { params: Promise<{ collection: string }> }): Promise<Response> {
+  const into = await scratch();
+  const clear = () => rm(into, { recursive: true, force: true });
   try {
-    const { collection } = await params;
-    const result = await sendOut(await services(), await currentActor(), { collection: decodeURIComponent(collection), folder });
+    const collection = decodeURIComponent((await params).collection);
+    const folder = new URL(request.url).searchParams.get('folder');
+    const [ready, actor] = [await services(), await currentActor()];
+    const result =
+      folder === null
+        ? await sendOut(ready, actor, { collection, folder: into })
+        : await sendOutFolder(ready, actor, { collection, folder, into });
     if (!result.ok) {
       await clear();
       return problemResponse(result.problem);
@@ -23,15 +28,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ col
     const bytes = createReadStream(file);
     // The file is gone when it has been sent, or whoever asked for it has gone away.
     bytes.once('close', () => void clear());
-    return new Response(Readable.toWeb(bytes) as ReadableStream, {
-      headers: {
-        'content-type': 'application/zip',
-        'content-length': String(size),
-        'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
-        'cache-control': 'no-store',
-        'x-content-type-options': 'nosniff',
-      },
-    });
+    return downloaded(Readable.toWeb(bytes) as ReadableStream, { name, type: 'application/zip', size });
   } catch (error) {
     await clear();
     if (isAway(error)) return problemResponse(AWAY);
