@@ -6,7 +6,8 @@ const PAGES = 2_000;
 const STREETS = ['Wharf Street', 'Lock Lane', 'Bridge Row', 'Mill Bank', 'Church Walk', 'Basin Side', 'Towpath End', 'Orchard Close'];
 const TRADES = ['boatbuilder', 'lock keeper', 'lime burner', 'wheelwright', 'carter', 'baker', 'coal merchant', 'rope maker'];
 
-const streetOf = (nth: number) => STREETS[nth % STREETS.length]!;
+const HOUSES = PAGES / STREETS.length;
+const streetOf = (nth: number) => STREETS[Math.floor((nth - 1) / HOUSES)]!;
 
 /** Each street is a folder. */
 const pathOf = (nth: number) => `${streetOf(nth).toLowerCase().replace(' ', '-')}/entry-${String(nth).padStart(4, '0')}.html`;
@@ -44,7 +45,19 @@ export async function writeLarge(others: ReadonlyMap<string, string>): Promise<s
   return file;
 }
 
+/** The archive's first page: where each street begins. */
+function index(): string {
+  const streets = STREETS.map((street, at) => `<li><a href="${pathOf(at * HOUSES + 1)}">${street}</a></li>`);
+  return `<!doctype html>
+<html lang="en">
+<head><meta charset="utf-8"><title>Larkmoor Parish Archive</title></head>
+<body><main><h1>Larkmoor Parish Archive</h1><p>Houses of the parish and who lived in them, street by street.</p><ul>${streets.join('')}</ul></main></body>
+</html>
+`;
+}
+
 async function* entries() {
+  yield { path: 'index.html', bytes: () => Promise.resolve(Buffer.from(index())) };
   for (let nth = 1; nth <= PAGES; nth++)
     yield await Promise.resolve({
       path: pathOf(nth),

@@ -2,7 +2,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENGINE_VERSION } from '@inkwell/core';
-import { acceptIntoShelf, bringIn, HERE, letStand, desk, receivePackage, type Actor, type Services } from '@inkwell/review';
+import { acceptIntoShelf, bringIn, HERE, letStand, desk, receivePackage, saveSource, type Actor, type Services } from '@inkwell/review';
 import { addCollection, migrate, openDatabase, setPeople, type Database } from '@inkwell/store';
 import { sql } from 'kysely';
 import { writeZip } from '../../../packages/formats/src/testing/zips.ts';
@@ -135,6 +135,30 @@ test('when the engine moves on, every page is audited again once, however often 
   for (const parent of parents.rows) expect(parent).toEqual({ state: 'done', done: parent.total, total: parent.total });
 }, 180_000);
 
+/** Lets two workers do what waits, kills one after another and cuts every connection now and then, until all is done or time is up. */
+async function amidKills(seed: number, isDone: () => Promise<boolean>): Promise<void> {
+  const next = seeded(seed);
+  let workers = [startWorker(), startWorker()];
+  const killOne = async () => {
+    const which = Math.floor(next() * workers.length);
+    workers[which]!.kill('SIGKILL');
+    await ended(workers[which]!);
+    workers = workers.map((worker, i) => (i === which ? startWorker() : worker));
+  };
+  const cutAll = () =>
+    sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${NAME} and pid <> pg_backend_pid()`
+      .execute(admin)
+      .catch(() => undefined);
+  let kills = 0;
+  for (const until = Date.now() + 90_000; Date.now() < until && !(await isDone());) {
+    if (kills++ < 10) await (kills % 4 === 0 ? cutAll() : killOne());
+    // Our own connections are cut too: what asks next finds that out first.
+    await new Promise((resolve) => setTimeout(resolve, 150 + next() * 400));
+  }
+  for (const worker of workers) worker.kill('SIGTERM');
+  await Promise.all(workers.map(ended));
+}
+
 test('a package sent twice at once comes in twice and exactly once each, however often workers are killed and connections cut', async () => {
   const words = 'The cut is open from dawn, and the keeper asks for a penny. '.repeat(150);
   const file = join(folder, 'course.zip');
@@ -148,26 +172,10 @@ test('a package sent twice at once comes in twice and exactly once each, however
   const received = await Promise.all([0, 1].map(() => receivePackage(services, ADA, { name: 'course.zip', file })));
   const ids = received.map((one) => (one.ok ? one.value : 0));
   const states = async () => (await db.selectFrom('packages').select('state').where('id', 'in', ids).execute()).map(({ state }) => state);
-  const next = seeded(43);
-  let workers = [startWorker(), startWorker()];
-  const killOne = async () => {
-    const which = Math.floor(next() * workers.length);
-    workers[which]!.kill('SIGKILL');
-    await ended(workers[which]!);
-    workers = workers.map((worker, i) => (i === which ? startWorker() : worker));
-  };
-  const cutAll = () =>
-    sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${NAME} and pid <> pg_backend_pid()`
-      .execute(admin)
-      .catch(() => undefined);
-  let kills = 0;
-  for (const until = Date.now() + 90_000; Date.now() < until && (await states().catch(() => ['away'])).some((state) => state !== 'here');) {
-    await new Promise((resolve) => setTimeout(resolve, 150 + next() * 400));
+  await amidKills(43, async () => {
     for (const id of ids) await acceptIntoShelf(services, ADA, { id, title: 'Course', types: {} }).catch(() => undefined);
-    if (kills++ < 10) await (kills % 4 === 0 ? cutAll() : killOne());
-  }
-  for (const worker of workers) worker.kill('SIGTERM');
-  await Promise.all(workers.map(ended));
+    return (await states().catch(() => ['away'])).every((state) => state === 'here');
+  });
   expect(await states()).toEqual(['here', 'here']);
   const { rows } = await sql<{ pages: number; audits: number; revisions: number; waiting: number }>`select count(*)::integer as pages,
       sum((select count(*) from audits a where a.page_id = p.id))::integer as audits,
@@ -177,6 +185,56 @@ test('a package sent twice at once comes in twice and exactly once each, however
   const once = { pages: PACKED, audits: PACKED, revisions: PACKED, waiting: 0 };
   expect(rows).toEqual([once, once]);
 }, 120_000);
+
+test('a newer version comes in whole, each changed page once, however often workers are killed and connections cut', async () => {
+  const words = 'The towpath is open from dawn, and the keeper waves a lamp. '.repeat(150);
+  const page = (nth: number, text: string) => ({
+    name: `page-${nth}.html`,
+    data: `<h2>Walk ${nth}</h2><p>${text}${words}</p><p><img src="lamp.png"></p>`,
+  });
+  const send = async (name: string, pages: { name: string; data: string }[], newerOf?: string) => {
+    const file = join(folder, name);
+    await writeZip(file, pages);
+    const received = await receivePackage(services, ADA, { name, file, newerOf });
+    if (!received.ok) throw new Error(received.problem.what);
+    const id = received.value;
+    await amidKills(name.length, async () => {
+      await acceptIntoShelf(services, ADA, { id, title: 'Walks', types: {} }).catch(() => undefined);
+      return (
+        (
+          await db
+            .selectFrom('packages')
+            .select('state')
+            .where('id', '=', id)
+            .executeTakeFirst()
+            .catch(() => undefined)
+        )?.state === 'here'
+      );
+    });
+    return id;
+  };
+  const numbers = Array.from({ length: 40 }, (_none, nth) => nth);
+  await send(
+    'walks.zip',
+    numbers.map((nth) => page(nth, '')),
+  );
+  const slug = 'walks';
+  const first = await desk(services, ADA, { collection: slug, page: 'walk-0' });
+  if (!first.ok) throw new Error(first.problem.what);
+  const { pageId, version, html } = first.value;
+  await saveSource(services, ADA, { pageId, version, html: html.replace('Walk 0', 'The first walk') });
+  // Half of the pages change, one goes, one comes.
+  const newer = [...numbers.slice(0, 39).map((nth) => page(nth, nth % 2 === 0 ? 'New: ' : '')), page(99, '')];
+  await send('walks-anew.zip', newer, slug);
+  const { rows } = await sql<{ address: string; revisions: number; gone: boolean; waiting: number }>`select p.address,
+      (select count(*)::integer from revisions r where r.page_id = p.id) as revisions, p.gone_at is not null as gone,
+      (select count(*)::integer from arrivals w where w.page_id = p.id) as waiting
+    from pages p join collections c on c.id = p.collection_id where c.slug = ${slug}`.execute(db);
+  const revisionsOf = (nth: number) => (nth === 0 ? 4 : nth % 2 === 0 && nth < 39 ? 2 : 1);
+  expect(rows.sort((a, b) => a.address.localeCompare(b.address, 'en', { numeric: true }))).toEqual(
+    [...numbers, 99].map((nth) => ({ address: `page-${nth}.html`, revisions: revisionsOf(nth), gone: nth === 39, waiting: 0 })),
+  );
+}, 240_000);
 
 test('a worker ends exceptions whose day has passed, in the system’s name, and stops when it is told to', async () => {
   const shown = await desk(services, ADA, { collection: 'many', page: 'page-1' });

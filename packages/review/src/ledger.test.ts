@@ -41,6 +41,7 @@ test('a ledger is nested by its parts, and narrowed by part, content type and wh
   expect(all.pages.find(({ slug: own }) => own === 'a-long-walk')!.part).toBe('walks / far');
   expect(titles(await shown(slug, { part: 'walks' }))).toEqual(['A long walk', 'A short walk']);
   expect(titles(await shown(slug, { part: 'walk' }))).toEqual([]);
+  expect((await shown(slug, { order: 'part' })).pages.map(({ part }) => part)).toEqual(['', 'boats', 'walks', 'walks / far']);
   expect(titles(await shown(slug, { contentType: 'announcement' }))).toEqual(['Harrier']);
   const changed = (await packages.deskOn(slug, 'a-long-walk')).revision.number > 1;
   expect(titles(await shown(slug, { by: SAM.id }))).toEqual(changed ? ['A long walk'] : []);

@@ -183,7 +183,7 @@ function readPlace({ after, order }: LedgerChoice): LedgerWish['after'] | 'broke
     const fits =
       Array.isArray(place) &&
       place.length === 2 &&
-      typeof place[0] === (order === 'title' ? 'string' : 'number') &&
+      typeof place[0] === (order === 'title' || order === 'part' ? 'string' : 'number') &&
       Number.isSafeInteger(place[1]);
     return fits ? (place as [string | number, number]) : 'broken';
   } catch {

@@ -81,6 +81,9 @@ export interface LedgerGridProps {
   onEnd(): void;
 }
 
+/** A course and a book have their parts in their order; the folders of a site lie across the order of its links. */
+const isNested = ({ choice: { order }, kind }: Ledger) => order === 'part' || (order === 'position' && kind !== 'site');
+
 /** Rows from which on only those in sight are drawn. */
 const MANY = 200;
 /** A row's height before it was measured, in CSS pixels. */
@@ -89,7 +92,7 @@ const ROW = 68;
 /** Pages by families, each count opening what it counts; in the collection's own order under the parts they lie in. */
 export function LedgerGrid({ ledger, pages, families, chosen, onChoose, onChooseAll, onEnd }: LedgerGridProps) {
   const frame = useRef<HTMLDivElement>(null);
-  const rows = rowsOf(pages, ledger.choice.order === 'position' ? (ledger.narrowing?.parts ?? []) : []);
+  const rows = rowsOf(pages, isNested(ledger) ? (ledger.narrowing?.parts ?? []) : []);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => frame.current,

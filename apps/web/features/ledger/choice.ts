@@ -5,6 +5,7 @@ export const ORDERS = [
   { value: 'holding', label: 'What holds most' },
   { value: 'title', label: 'Title' },
   { value: 'position', label: 'Place in the collection' },
+  { value: 'part', label: 'Part by part' },
 ] as const satisfies readonly { value: LedgerChoice['order']; label: string }[];
 
 export const VERDICTS = ['held', 'judge', 'ready'] as const;

@@ -1,4 +1,5 @@
 'use client';
+import type { Trait } from '@inkwell/core';
 import type { Spread, SpreadType } from '@inkwell/review';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -84,10 +85,9 @@ export function SpreadScreen({ shown }: { shown: Spread }) {
 }
 
 function InCommon({ common: { traits } }: { common: SpreadType }) {
-  const told = TRAITS.flatMap((trait) => traits.filter((one) => one.trait === trait));
   return (
     <Common>
-      {told.map(({ trait, value, many, of }) => (
+      {inOrder(traits).map(({ trait, value, many, of }) => (
         <li key={trait}>
           <span>{`They ${traitWords(trait, value, true)}`.replace(/^They (first|last) /, (_all, which: string) => `Their ${which} `)}</span>
           <b>{many === of ? `all ${of}` : `${many} of ${of}`}</b>
@@ -95,6 +95,11 @@ function InCommon({ common: { traits } }: { common: SpreadType }) {
       ))}
     </Common>
   );
+}
+
+/** In the order in which a page is looked at. */
+function inOrder<T extends { trait: Trait }>(traits: readonly T[]): T[] {
+  return TRAITS.flatMap((trait) => traits.filter((one) => one.trait === trait));
 }
 
 function Differing({ collection, pages }: { collection: string; pages: Spread['differing'] }) {
@@ -116,7 +121,7 @@ function Differing({ collection, pages }: { collection: string; pages: Spread['d
               </th>
               <td>
                 <Differences>
-                  {differs.map(({ trait, value }) => (
+                  {inOrder(differs).map(({ trait, value }) => (
                     <li key={trait}>{traitWords(trait, value, false)}</li>
                   ))}
                 </Differences>

@@ -221,7 +221,7 @@ export async function shelfSums(db: Database | Write, only: readonly number[] | 
   return rows;
 }
 
-export type LedgerOrder = 'holding' | 'title' | 'position';
+export type LedgerOrder = 'holding' | 'title' | 'position' | 'part';
 
 export interface LedgerWish {
   order: LedgerOrder;
@@ -259,6 +259,10 @@ const SORTED: Record<LedgerOrder, { by: RawBuilder<unknown>; key: (line: LedgerL
   },
   title: { by: sql`p.title collate "und-x-icu"`, key: (line) => line.title },
   position: { by: sql`p.position`, key: (line) => line.position },
+  part: {
+    by: sql`(array_to_string(p.part, ${sql.lit(' / ')}) || chr(1) || lpad(p.position::text, 9, '0')) collate "C"`,
+    key: (line) => `${line.part.join(' / ')}\u0001${String(line.position).padStart(9, '0')}`,
+  },
 };
 
 /** How the parts a page lies in are written as one name. */
