@@ -144,13 +144,12 @@ function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
   const choose = async (choice: 'clean' | 'leave') => {
     const done = await onChoose({ on: page.position, choice, answers: choice === 'clean' ? answers : {} });
     if (!done) return;
-    if (after === null) router.refresh();
-    else router.push(`/bring-in/${packageId}/clean?page=${after}`);
+    router.push(after === null ? `/bring-in/${packageId}` : `/bring-in/${packageId}/clean?page=${after}`);
   };
   return (
     <Section aria-label={page.title}>
       <h2>{page.title}</h2>
-      <Small>{`${page.path}, ${counted(page.marks, 'mark')} of pasting${page.choice ? `; ${CHOICES[page.choice]}` : ''}`}</Small>
+      <Small as="p">{`${page.path}, ${counted(page.marks, 'mark')} of pasting${page.choice ? `; ${CHOICES[page.choice]}` : ''}`}</Small>
       {page.questions.length > 0 && (
         <Asked aria-label="Asked before anything is stripped">
           {page.questions.map(({ key, sentence, options }) => (
