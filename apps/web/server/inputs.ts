@@ -149,7 +149,7 @@ export const ELSEWHERE = checker({
   properties: { ...ON_FINDING, elsewhere: { type: 'boolean' } },
 });
 export const ON_ONE = checker({ ...base, required: ['version', 'findingId'], properties: ON_FINDING });
-const SLUGS = { type: 'array', minItems: 1, maxItems: 500, items: { type: 'string', minLength: 1, maxLength: 200 } } as const;
+const SLUGS = { type: 'array', minItems: 1, maxItems: 2_000, items: { type: 'string', minLength: 1, maxLength: 200 } } as const;
 /** A choice in the ledger, in place of the pages it comes to. */
 const CHOSEN = {
   ...base,

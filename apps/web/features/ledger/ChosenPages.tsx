@@ -7,7 +7,7 @@ import { CameOf } from '@/features/repeated/CameOf';
 import { isUnderWay } from '@/features/repeated/stroke';
 import { useStroke } from '@/features/repeated/useStroke';
 import { Button } from '@/ui/Button';
-import { Pick, Tick } from '@/ui/Field';
+import { Pick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
@@ -41,7 +41,7 @@ type Act = keyof typeof ACTS;
 interface ChosenPagesProps {
   collection: string;
   chosen: readonly string[];
-  /** The whole choice, where all that is shown of it is chosen and more is not shown. */
+  /** The whole choice, where all of it is chosen. */
   whole: { pages: number; choice: LedgerChoice } | null;
   onClear(): void;
 }
@@ -50,8 +50,7 @@ interface ChosenPagesProps {
 export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesProps) {
   const router = useRouter();
   const [act, setAct] = useState<Act | null>(null);
-  const [all, setAll] = useState(false);
-  const reaching = whole && all ? { many: whole.pages, pages: narrowingOf(whole.choice) } : { many: chosen.length, pages: chosen };
+  const reaching = whole ? { many: whole.pages, pages: narrowingOf(whole.choice) } : { many: chosen.length, pages: chosen };
   const [problem, setProblem] = useState<Problem | null>(null);
   const stroke = useStroke();
   const address = `/api/collections/${encodeURIComponent(collection)}`;
@@ -73,7 +72,7 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
   return (
     <>
       <Bar role="group" aria-label="Chosen pages">
-        <b role="status">{`${many} chosen`}</b>
+        <b role="status">{whole ? `All ${many} chosen` : `${many} chosen`}</b>
         {(Object.keys(ACTS) as Act[]).map((one) => (
           <Button key={one} onPress={() => setAct(one)}>
             {ACTS[one].button}
@@ -85,7 +84,6 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
           onChange={(value) => value && void retype(value)}
           options={[{ value: '', label: 'change to…' }, ...CONTENT_TYPES.map((value) => ({ value, label: value }))]}
         />
-        {whole && <Tick label={`All ${counted(whole.pages, 'page')} of this choice`} on={all} onChange={setAll} />}
         <Button $look="quiet" onPress={onClear}>
           Choose none
         </Button>

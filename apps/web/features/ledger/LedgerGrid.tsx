@@ -75,6 +75,8 @@ export interface LedgerGridProps {
   pages: readonly LedgerRow[];
   families: readonly Family[];
   chosen: ReadonlySet<string>;
+  /** Whether all the choice comes to is chosen, shown or not. */
+  all: boolean;
   onChoose(slug: string, on: boolean): void;
   onChooseAll(on: boolean): void;
   /** Called when the end of what is here comes in sight. */
@@ -90,7 +92,7 @@ const MANY = 200;
 const ROW = 68;
 
 /** Pages by families, each count opening what it counts; in the collection's own order under the parts they lie in. */
-export function LedgerGrid({ ledger, pages, families, chosen, onChoose, onChooseAll, onEnd }: LedgerGridProps) {
+export function LedgerGrid({ ledger, pages, families, chosen, all, onChoose, onChooseAll, onEnd }: LedgerGridProps) {
   const frame = useRef<HTMLDivElement>(null);
   const rows = rowsOf(pages, isNested(ledger) ? (ledger.narrowing?.parts ?? []) : []);
   const virtual = useVirtualizer({
@@ -112,7 +114,7 @@ export function LedgerGrid({ ledger, pages, families, chosen, onChoose, onChoose
           <tr>
             <th scope="col">
               <PageCell>
-                <Tick label="" name="All pages shown" on={pages.length > 0 && chosen.size === pages.length} onChange={onChooseAll} />
+                <Tick label="" name={`All ${counted(ledger.sums.pages, 'page')}`} on={all} onChange={onChooseAll} />
                 Page
               </PageCell>
             </th>

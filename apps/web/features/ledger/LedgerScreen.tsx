@@ -1,7 +1,7 @@
 'use client';
 import type { Ledger, LedgerChoice, LedgerRow, Progress } from '@inkwell/review';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
@@ -10,6 +10,7 @@ import { When } from '@/ui/When';
 import { counted, FAMILIES, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
 import { ChosenPages } from './ChosenPages';
+import { queryOf } from './choice';
 import { CollectionSheet } from './CollectionSheet';
 import { DownloadSheet } from './DownloadSheet';
 import { LedgerGrid } from './LedgerGrid';
@@ -64,7 +65,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
   const families = FAMILIES.filter((family) => sums.families[family]);
   const open = Object.values(sums.families).reduce((sum, many) => sum + many, 0);
   const { pages, next, more, problem } = useLedgerPages(ledger);
-  const { chosen, choose, chooseAll, clear } = useChosen(pages);
+  const { chosen, all, choose, chooseAll } = useChosen(pages, choice);
   return (
     <Main id="content">
       <Head>
@@ -94,8 +95,8 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
         <ChosenPages
           collection={ledger.slug}
           chosen={chosen}
-          whole={chosen.length === pages.length && sums.pages > pages.length ? { pages: sums.pages, choice } : null}
-          onClear={clear}
+          whole={all ? { pages: sums.pages, choice } : null}
+          onClear={() => chooseAll(false)}
         />
       )}
       {pages.length === 0 ? (
@@ -106,6 +107,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
           pages={pages}
           families={families}
           chosen={new Set(chosen)}
+          all={all || chosen.length === sums.pages}
           onChoose={choose}
           onChooseAll={chooseAll}
           onEnd={() => void more()}
@@ -131,14 +133,29 @@ function VersionLine({ version: { package: id, nth, name, by, at, openBefore } }
   );
 }
 
-/** Pages chosen of those that are shown: what is shown no longer is chosen no longer. */
-function useChosen(pages: readonly LedgerRow[]) {
+/** Pages chosen one by one of those that are here, or all of the choice, those further on among them. */
+function useChosen(pages: readonly LedgerRow[], choice: LedgerChoice) {
   const [set, setSet] = useState<ReadonlySet<string>>(new Set());
+  const [all, setAll] = useState(false);
+  const wished = queryOf(choice);
+  // Another choice is chosen from anew.
+  useEffect(() => {
+    setAll(false);
+    setSet(new Set());
+  }, [wished]);
+  const here = pages.map(({ slug }) => slug);
+  const chosen = all ? here : here.filter((slug) => set.has(slug));
   return {
-    chosen: pages.flatMap(({ slug }) => (set.has(slug) ? [slug] : [])),
-    choose: (slug: string, on: boolean) => setSet((now) => new Set(on ? [...now, slug] : [...now].filter((one) => one !== slug))),
-    chooseAll: (on: boolean) => setSet(new Set(on ? pages.map(({ slug }) => slug) : [])),
-    clear: () => setSet(new Set()),
+    chosen,
+    all,
+    choose: (slug: string, on: boolean) => {
+      setAll(false);
+      setSet(new Set(on ? [...chosen, slug] : chosen.filter((one) => one !== slug)));
+    },
+    chooseAll: (on: boolean) => {
+      setAll(on);
+      setSet(new Set());
+    },
   };
 }
 
