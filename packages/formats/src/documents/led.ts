@@ -1,7 +1,10 @@
 import { applyEdits, parsePage, tidy, type Edit, type Page } from '@inkwell/core';
 
-/** Where something of an address lies now, as it is to be written in a page or sheet; undefined where it stays behind its address. */
-export type PlaceOf = (address: string, shows: boolean) => string | undefined;
+/**
+ * Where something of an address lies now, as it is to be written in a page or sheet; undefined where it stays behind its address.
+ * `written`: the address as it stands there.
+ */
+export type PlaceOf = (address: string, shows: boolean, written: string) => string | undefined;
 
 /** Attributes that name what a page shows. */
 const SHOWN = new Set(['src', 'poster', 'data', 'background']);
@@ -33,7 +36,7 @@ function ledValue(tag: string, name: string, value: string, location: string, pl
   if (name === 'style') return ledSheet(value, location, placeOf);
   const shows = SHOWN.has(name) || (name === 'href' && tag === 'link');
   if (!shows && !(name === 'href' && (tag === 'a' || tag === 'area'))) return null;
-  const place = placeOf(tidy(value), shows) ?? placeOf(absolute(value, location), shows);
+  const place = placeOf(absolute(value, location), shows, value);
   if (place !== undefined) return place;
   return name === 'href' && !value.startsWith('#') ? absolute(value, location) : null;
 }
@@ -42,14 +45,14 @@ function ledValue(tag: string, name: string, value: string, location: string, pl
 function ledSources(value: string, location: string, placeOf: PlaceOf): string {
   return value.replace(
     /(^|,\s*)([^\s,]\S*[^\s,])/g,
-    (_whole, before: string, address: string) => before + (placeOf(absolute(address, location), true) ?? address),
+    (_whole, before: string, address: string) => before + (placeOf(absolute(address, location), true, address) ?? address),
   );
 }
 
 /** A style sheet, or a style attribute, in which what it shows is called by its file. */
 export function ledSheet(text: string, location: string, placeOf: PlaceOf): string {
   return text.replace(/url\(\s*(["']?)([^"')]+)\1\s*\)/gi, (whole, quote: string, address: string) => {
-    const place = placeOf(absolute(address, location), true);
+    const place = placeOf(absolute(address, location), true, address);
     return place === undefined ? whole : `url(${quote}${place}${quote})`;
   });
 }

@@ -3,7 +3,7 @@ import { Readable } from 'node:stream';
 import type { MimeNode } from '@zone-eu/mailsplit';
 import { parsePage, tidy, titleText } from '@inkwell/core';
 import { decodeHtml, withCharset } from '../html/decode.ts';
-import { ledPage, ledSheet } from './led.ts';
+import { absolute, ledPage, ledSheet } from './led.ts';
 import { pageNameOf, UnreadableDocument, type Converted } from './converted.ts';
 
 /** Whether a file's first bytes are those of a page that a browser saved with all it shows (RFC 2557). */
@@ -37,6 +37,7 @@ export async function convertMhtml(bytes: Buffer, fileName: string): Promise<Con
   const places = placesFor(
     parts.filter((part) => part !== root),
     name,
+    root.location,
   );
   const html = ledPage(read.text, root.location, (address, shows) => (shows ? places.get(address)?.path : undefined));
   const page = { path: name, bytes: Buffer.from(html) };
@@ -104,7 +105,7 @@ const ENDINGS: Readonly<Record<string, string | undefined>> = {
 };
 
 /** Where each file is to lie, by the addresses it is called by. A name is kept where it is a plain one. */
-function placesFor(parts: readonly Part[], page: string): Map<string, Placed> {
+function placesFor(parts: readonly Part[], page: string, from: string): Map<string, Placed> {
   const places = new Map<string, Placed>();
   const taken = new Set<string>();
   for (const part of parts) {
@@ -114,7 +115,7 @@ function placesFor(parts: readonly Part[], page: string): Map<string, Placed> {
     const mark = createHash('sha256').update(part.bytes).digest('hex').slice(0, 8);
     const path = `${page.replace(/\.html$/, '')}-files/${taken.has(plain) ? `${mark}-${plain}` : plain}`;
     taken.add(plain);
-    if (part.location) places.set(part.location, { path, part });
+    if (part.location) places.set(absolute(part.location, from), { path, part });
     if (part.id) places.set(`cid:${part.id}`, { path, part });
   }
   return places;

@@ -98,13 +98,23 @@ test('from one page on: its host’s pages with what they show, each address led
   ]);
   expect(troubles).toEqual([{ path: `http://${host}/gone.html`, what: 'answers 404' }]);
   expect(read['index.html']).toBe(
-    index
-      .replace('href="/walks"', 'href="walks.html"')
-      .replace(`href="http://${host}/walks?from=home"`, 'href="walks-from-home.html"')
-      .replace('href="gone.html"', `href="http://${host}/gone.html"`),
+    index.replace('href="/walks"', 'href="walks.html"').replace(`href="http://${host}/walks?from=home"`, 'href="walks-from-home.html"'),
   );
   // What leads to its file already stays byte for byte.
   expect(read['walks.html']).toBe(site['/walks']);
+});
+
+test('a folder and the page in it are one page; what they show comes too, however few pages may', async () => {
+  site = {
+    '/': page('Visit', '<a href="index.html">Home</a><a href="b.html">B</a><img src="a.png">'),
+    '/b.html': page('B', ''),
+    '/a.png': 'a',
+  };
+  site['/index.html'] = site['/']!;
+  const { read } = await gathered();
+  expect(Object.keys(read)).toEqual(['index.html', 'b.html', 'a.png']);
+  expect(read['index.html']).toBe(site['/']);
+  expect(Object.keys((await gathered({}, { pages: 1 })).read)).toEqual(['index.html', 'a.png']);
 });
 
 test('a list keeps to its addresses; what is none, and what no house allows, is told', async () => {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { applyEdits, parsePage, relativeTo, resolveAddress, titleText } from '@inkwell/core';
@@ -60,7 +61,8 @@ const MOST_TROUBLES = 1_000;
 
 /**
  * Fetches pages with what they show, one after another, within the bounds, and as their hosts' robots.txt allows. In the texts an address
- * that leads to what was fetched is led to its file where it would not be already; one that leads elsewhere is written out whole.
+ * that leads to what was fetched is led to its file where it would not be already; one that leads elsewhere is written out whole, unless
+ * nothing is there: that one stays a link that leads nowhere.
  *
  * @throws NotFetched when not one page was fetched, with the reason
  */
@@ -86,6 +88,8 @@ class Round {
   private readonly seen = new Set<string>();
   private readonly pages: URL[] = [];
   private readonly files: URL[] = [];
+  /** What nobody finds there: a link to it stays as it is written, and is one that leads nowhere. */
+  private readonly dead = new Set<string>();
   private readonly robots = new Map<string, Promise<Robots>>();
   private readonly signal: AbortSignal;
   private bytes = 0;
@@ -114,7 +118,7 @@ class Round {
     let many = 0;
     for (let url = this.pages.shift(); url && this.goesOn(); url = this.pages.shift()) {
       if (many >= this.gathering.bounds.pages) {
-        this.stop(`only the first ${many} pages were fetched; ${this.pages.length + 1} more were known`);
+        this.trouble(this.wanted.addresses[0] ?? '', `only the first ${many} pages were fetched; ${this.pages.length + 1} more were known`);
         return;
       }
       if (await this.fetchPage(url)) many++;
@@ -163,7 +167,7 @@ class Round {
     if (!isPage || !fresh) return false;
     const page = parsePage(this.textOf(fresh, got.bytes).text);
     this.title ||= titleText(page);
-    leadingEdits(page, got.url.href, (address, shows) => this.meet(absolute(address, got.url.href), shows));
+    leadingEdits(page, got.url.href, (address, shows) => this.meet(address, shows));
     return true;
   }
 
@@ -206,6 +210,7 @@ class Round {
     } catch (error) {
       if (!(error instanceof NotFetched)) throw error;
       this.trouble(address, error.message);
+      if (/^answers (?:404|410)$/.test(error.message)) this.dead.add(keyOf(url));
       return null;
     }
   }
@@ -219,11 +224,10 @@ class Round {
 
   /** Keeps what was fetched; null when the same had come by another address. */
   private async keep(asked: URL, { url, charset, bytes }: Fetched, kind: Kept['type']): Promise<Kept | null> {
-    const before = this.places.of(url);
-    const path = before ?? this.places.put(url, kind === 'page');
+    const { path, fresh } = this.places.put(url, kind === 'page', createHash('sha256').update(bytes).digest('hex'));
     this.places.also(asked, path);
     this.seen.add(keyOf(url));
-    if (before !== undefined) return null;
+    if (!fresh) return null;
     const kept = { url, path, file: join(this.gathering.folder, String(this.kept.length)), type: kind, charset };
     await writeFile(kept.file, bytes);
     this.kept.push(kept);
@@ -267,12 +271,12 @@ class Round {
     return own?.ok ? own.bytes : Buffer.from(`\ufeff${applyEdits(read.text, edits)}`);
   }
 
-  private placesFrom({ path: from, url: location }: Kept): PlaceOf {
+  private placesFrom({ path: from }: Kept): PlaceOf {
     const folder = from.slice(0, from.lastIndexOf('/') + 1);
-    return (written) => {
-      const address = absolute(written, location.href);
+    return (address, _shows, written) => {
       const url = URL.canParse(address) ? new URL(address) : null;
       const target = url ? this.places.of(url) : undefined;
+      if (url && this.dead.has(keyOf(url))) return written;
       if (!url || target === undefined || (target === from && written.startsWith('#'))) return target === from ? written : undefined;
       return resolveAddress(from, written) === target ? written : `${relativeTo(folder, target)}${url.hash}`;
     };

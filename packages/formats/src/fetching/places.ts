@@ -1,22 +1,33 @@
 /** Where fetched files lie in the collection that is made of them: as on their host, as nearly as a file can. */
 export class Places {
   private readonly byUrl = new Map<string, string>();
-  private readonly taken = new Set<string>();
+  /** By path in lower case: some systems know no other. */
+  private readonly taken = new Map<string, { path: string; hash: string }>();
 
   /** `host`: the one whose files lie at the top; those of others lie in a folder of their name. */
   constructor(private readonly host: string) {}
 
-  /** The path of something that came from an address, page or not. The same address has the same path. */
-  put(url: URL, isPage: boolean): string {
+  /**
+   * The path of something that came from an address, page or not. The same address has the same path, and so have the same bytes that two
+   * addresses would lay in one place: a folder and the page in it.
+   */
+  put(url: URL, isPage: boolean, hash: string): { path: string; fresh: boolean } {
     const known = this.of(url);
-    if (known !== undefined) return known;
+    if (known !== undefined) return { path: known, fresh: false };
     const wished = `${url.host === this.host ? '' : `${url.host.replace(/[^\w.-]/g, '-')}/`}${pathOf(url, isPage)}`;
     const [name, ending] = partsOf(wished);
     let path = wished;
-    for (let nth = 2; this.taken.has(path.toLowerCase()); nth++) path = `${name}-${nth}${ending}`;
-    this.taken.add(path.toLowerCase());
-    this.byUrl.set(keyOf(url), path);
-    return path;
+    for (let nth = 2; this.taken.has(path.toLowerCase()); nth++) {
+      const there = this.taken.get(path.toLowerCase())!;
+      if (there.path === wished && there.hash === hash) {
+        this.also(url, path);
+        return { path, fresh: false };
+      }
+      path = `${name}-${nth}${ending}`;
+    }
+    this.taken.set(path.toLowerCase(), { path, hash });
+    this.also(url, path);
+    return { path, fresh: true };
   }
 
   /** Lets an address that led to another one stand for the same path. */
