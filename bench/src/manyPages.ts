@@ -15,10 +15,10 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
       p.audit_id as old_audit, nextval(pg_get_serial_sequence('audits', 'id'))::integer as new_audit
       from generate_series(1, ${pages - templates}) n join (select *, row_number() over (order by id) as nth from pages
         where collection_id = ${collectionId}) p on p.nth = 1 + n % ${templates}`,
-    sql`insert into pages (id, collection_id, slug, title, scope, content_type, address, position, head, version, head_version, redo,
+    sql`insert into pages (id, collection_id, slug, title, scope, content_type, address, position, head, version, head_version, make_up, part, redo,
       made_by) overriding system value
       select c.new, p.collection_id, p.slug || '-copy-' || n, p.title || ' ' || n, scope, content_type, 'copy-' || n || '-' || address,
-        1000 + n, head, version, head_version, redo, made_by from copies c join pages p on p.id = c.old`,
+        1000 + n, head, version, head_version, make_up, array['Unit ' || n % 40], redo, made_by from copies c join pages p on p.id = c.old`,
     sql`insert into revisions (page_id, number, parent, content, content_before, text_sha256, title, encoding, bom, cause, note,
       made_by) select c.new, number, parent, content, content_before, text_sha256, title, encoding, bom, cause, note, made_by
       from copies c join revisions r on r.page_id = c.old`,

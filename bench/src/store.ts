@@ -9,7 +9,9 @@ import {
   fix,
   HERE,
   ledger,
+  attached,
   repeated,
+  spread,
   setStandard,
   shelf,
   signOff,
@@ -113,6 +115,10 @@ async function fill(): Promise<number> {
     all.map((page) => page.id),
     today,
   );
+  await sql`with kept as (insert into files (sha256, media_type, size) select md5(n::text) || md5(n::text), 'application/pdf', 1000
+      from generate_series(1, 5000) n returning sha256),
+    placed as (insert into assets (collection_id, path, sha256) select ${id}::integer, 'files/' || sha256 || '.pdf', sha256 from kept returning path, sha256)
+    insert into attachments (collection_id, path, kind, sha256) select ${id}::integer, path, 'PDF', sha256 from placed`.execute(db);
   await settle(db);
   return id;
 }
@@ -128,6 +134,10 @@ async function screens(): Promise<void> {
   await measure('Ledger, held pages with findings in tables', 60, () => first({ order: 'position', verdict: 'held', family: 'tables' }), {
     p95: 100,
   });
+  await measure('Ledger, part by part', 60, () => first({ order: 'part' }), { p95: 100 });
+  await measure('Ledger, one part of forty', 60, () => first({ order: 'part', part: 'Unit 7' }), { p95: 100 });
+  await measure('Spread', 20, () => spread(services, ADA, { collection: 'many' }), { p95: 300 });
+  await measure('Attached files', 20, () => attached(services, ADA, { collection: 'many', choice: {} }), { p95: 100 });
   await measure('One slip, many pages', 10, () => repeated(services, ADA, { collection: 'many' }), { statements: 10 });
 }
 

@@ -59,6 +59,20 @@ test('a pasted page is cleaned at the door: asked about first, shown on both sid
   await expect(page.getByText('cleaned as it came in').first()).toBeVisible();
 });
 
+test('one pasted page is cleaned as it is brought in', async ({ page }) => {
+  await page.goto('/collections/a-first-year-with-bees/bring-in');
+  await page.getByLabel('The page’s content').fill(PASTED);
+  await page.getByLabel('Title').fill(freshTitle('Walk'));
+  await page.getByText('Clean it as it comes in').click();
+  const asked = page.getByRole('list', { name: 'Asked before anything is stripped' });
+  await asked.getByRole('listitem').filter({ hasText: 'deep' }).getByLabel('It is').selectOption('stays');
+  const after = page.frameLocator('iframe[title="The page as it would be cleaned"]');
+  await expect(after.getByRole('heading', { level: 2, name: 'Along the towpath' })).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByRole('tab', { name: 'Changes' }).click();
+  await expect(page.getByText('cleaned as it came in').first()).toBeVisible();
+});
+
 test('attached files are told with what is in them, and each has a standing, an owner and a day', async ({ page }) => {
   const title = freshTitle('Files');
   await send(page, [

@@ -9,6 +9,7 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Ledger, part by part', '/collections/a-first-year-with-bees?order=part'],
   ['Attached files', '/collections/larkmoor-canal-trust/attached'],
   ['Spread', '/collections/a-first-year-with-bees/spread'],
+  ['Trend', '/collections/a-first-year-with-bees/trend'],
   ['What the package holds', 'its package'],
   ['Pasted markup', 'its package/clean'],
   ['Bring in a page', '/collections/a-first-year-with-bees/bring-in'],

@@ -239,6 +239,7 @@ export const BRING_IN = checker({
     text: TEXT,
     fileName: { type: 'string', maxLength: 400 },
     bytes: { type: 'string', maxLength: 44_000_000 },
+    door: ANSWERS,
   },
 });
 export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });

@@ -10,6 +10,8 @@ import {
   LOOK_INTO,
   lookIntoAttachments,
   makeStroke,
+  NOTE_DAY,
+  noteDay,
   READ_PACKAGE,
   readPackage,
   STROKE,
@@ -47,6 +49,9 @@ export function handlers(services: Services, lookInto: LookInto): Record<string,
     [LOOK_INTO]: ({ payload }) => lookIntoAttachments(services, lookInto, { collection: numberIn(payload, 'collection') }),
     [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
+    async [NOTE_DAY]() {
+      await noteDay(services, THE_SYSTEM);
+    },
     async [CLEAR_OUT]() {
       await clearOut(services, THE_SYSTEM);
     },

@@ -1,5 +1,5 @@
 import { hostname } from 'node:os';
-import { auditAllAgain, CLEAR_OUT, END_EXCEPTIONS, HERE, sweepScratch, THE_SYSTEM, type Services } from '@inkwell/review';
+import { auditAllAgain, CLEAR_OUT, END_EXCEPTIONS, HERE, NOTE_DAY, sweepScratch, THE_SYSTEM, type Services } from '@inkwell/review';
 import { isAway, migrate, openDatabase, SYSTEM, type Database } from '@inkwell/store';
 import { enqueue, work, type Job } from '@inkwell/work';
 import { handlers, MOST_ATTEMPTS } from './handlers.ts';
@@ -49,13 +49,13 @@ async function ready(db: Database, signal: AbortSignal): Promise<void> {
   }
 }
 
-/** Puts in what is due: exceptions to end, and pages that an older engine looked at. Many workers put in one job between them. */
+/** Puts in what is due: exceptions to end, how far all is today, and pages that an older engine looked at. Many workers put in one job between them. */
 async function tend(services: Services): Promise<void> {
   try {
     await enqueue(
       services.db,
       SYSTEM,
-      [END_EXCEPTIONS, CLEAR_OUT].map((kind) => ({ kind, name: kind })),
+      [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY].map((kind) => ({ kind, name: kind })),
     );
     await auditAllAgain(services, THE_SYSTEM);
   } catch (error) {

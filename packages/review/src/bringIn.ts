@@ -1,4 +1,4 @@
-import { escapeText, tidy, type Scope, type Verdict } from '@inkwell/core';
+import { escapeText, tidy, type DoorAnswers, type Scope, type Verdict } from '@inkwell/core';
 import { acceptText, decodeHtml, encodeText, hasMarkup, LARGEST_PAGE, type DecodeFailure, type Decoded } from '@inkwell/formats';
 import {
   addPage,
@@ -14,6 +14,7 @@ import {
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { examineNew } from './examine.ts';
+import { cleanedText, recordCleaned } from './packages/door.ts';
 import { done, notFound, refused, type Problem, type Result } from './problems.ts';
 import { record } from './record.ts';
 import type { Services } from './services.ts';
@@ -26,6 +27,8 @@ export interface BringIn {
   scope?: Scope;
   contentType?: string;
   incoming: Incoming;
+  /** Answers with which it is cleaned at the door; none: it comes in as it is. */
+  door?: DoorAnswers | undefined;
 }
 
 export interface Brought {
@@ -86,6 +89,7 @@ export async function bringIn(services: Services, actor: Actor, wish: BringIn): 
     read,
     bytes: bytes?.bytes ?? null,
     fileName: bytes?.fileName ?? null,
+    door: wish.door ?? null,
   });
 }
 
@@ -97,6 +101,7 @@ interface Ready {
   read: Decoded;
   bytes: Uint8Array | null;
   fileName: string | null;
+  door: DoorAnswers | null;
 }
 
 /** Others may take an address while a page is examined: then the next free one is looked for. */
@@ -107,11 +112,12 @@ async function store(services: Services, actor: Actor, collection: Collection, p
     const base = pageSlugOf(page.title);
     const slug = firstFree(base, await slugsLike(services.db, collection.id, base));
     const address = addressOf(page, slug, attempt);
-    const { bar, examined } = await examineNew(
+    const { bar, examined, text } = await examineNew(
       services,
       { id: 0, collection_id: collection.id, title: page.title, address, scope: page.scope, content_type: page.contentType },
       page.html,
     );
+    const cleaned = page.door ? await cleanedText(services, text, { choice: 'clean', answers: page.door }) : null;
     try {
       return done(
         await writing(services.db, async (trx) => {
@@ -129,7 +135,7 @@ async function store(services: Services, actor: Actor, collection: Collection, p
             bar.id,
           );
           const row = (await lockPage(trx, id))!;
-          const { revision, found, verdict } = await record(
+          const first = await record(
             trx,
             services,
             actor,
@@ -145,6 +151,9 @@ async function store(services: Services, actor: Actor, collection: Collection, p
               bytesHash: await keepOriginal(trx, page),
             },
           );
+          const { revision, found, verdict } = cleaned
+            ? await recordCleaned(trx, services, actor, { id, bar, html: page.html }, cleaned)
+            : first;
           return { slug, revision, findings: found, verdict };
         }),
       );
@@ -207,7 +216,7 @@ export function slugOf(title: string): string {
 }
 
 /** Addresses that are screens of a collection, and none of its pages. */
-const SCREENS = new Set(['attached', 'bring-in', 'repeated', 'spread', 'steps']);
+const SCREENS = new Set(['attached', 'bring-in', 'repeated', 'spread', 'steps', 'trend']);
 
 /** What a page would be called in an address. */
 export function pageSlugOf(title: string): string {

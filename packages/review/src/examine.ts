@@ -74,12 +74,12 @@ export async function examineNew(
   services: Services,
   page: Place & Pick<PlacedPage, 'scope' | 'content_type'>,
   html: string,
-): Promise<{ bar: Bar; examined: Examination }> {
+): Promise<{ bar: Bar; examined: Examination; text: PlacedText }> {
   const bar = await barFor(services.db, page.collection_id, page.content_type);
   const alone = placed(page, html, { titles: {}, vocabulary: bar.vocabulary });
   const { title, references } = await services.engine.run('refer', { page: alone });
   const text = { ...alone, title, neighbours: await neighboursOf(services.db, { ...page, title }, references, bar.vocabulary) };
-  return { bar, examined: { ...(await services.engine.run('examine', { page: text })), inputs: inputsOf(text) } };
+  return { bar, text, examined: { ...(await services.engine.run('examine', { page: text })), inputs: inputsOf(text) } };
 }
 
 /** Of the same inputs the same engine says the same. */

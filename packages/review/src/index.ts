@@ -34,7 +34,6 @@ export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './
 export { allowedHosts, askForPages, type AskForPages } from './packages/fetched.ts';
 export { readPackage } from './packages/read.ts';
 export { chooseCleaning, door, tryCleaning, type CleanedView, type DoorView } from './packages/door.ts';
-export type { PutQuestion } from './engine/index.ts';
 export { sendOutFolder, sendOutPage } from './packages/sendPart.ts';
 export { goesOut, sendOut, type GoesOut } from './packages/sendOut.ts';
 export { inScratch, scratch, sweepScratch } from './packages/files.ts';
@@ -50,7 +49,19 @@ export {
   type TakenOut,
 } from './lookAfter.ts';
 export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
-export { ARRIVE, AUDIT_ALL, AUDIT_PAGE, CLEAR_OUT, END_EXCEPTIONS, LOOK_INTO, READ_PACKAGE, STROKE, STROKE_BACK, UNPACK } from './jobs.ts';
+export {
+  ARRIVE,
+  AUDIT_ALL,
+  AUDIT_PAGE,
+  CLEAR_OUT,
+  END_EXCEPTIONS,
+  LOOK_INTO,
+  NOTE_DAY,
+  READ_PACKAGE,
+  STROKE,
+  STROKE_BACK,
+  UNPACK,
+} from './jobs.ts';
 export { setTimeLog, spendTime } from './timeLog.ts';
 export type { Tally } from './tally.ts';
 export { makeStroke, strokeOver, strokePagesOver, type WishedOnPages, type WishedStroke } from './strokes/make.ts';
@@ -61,5 +72,6 @@ export { setContentType, type Retype } from './pageTypes.ts';
 export { newTerm } from './newTerm.ts';
 export { everythingIn } from './everything.ts';
 export { attached, judgeAttachments, lookIntoAttachments, type Attached, type JudgeAttachments, type LookInto } from './attachments.ts';
+export { noteDay, trend, type Trend } from './trend.ts';
 export { spread, type Spread, type SpreadType } from './spread.ts';
 export { lookAt, walk, type Walk, type WalkPage } from './steps.ts';

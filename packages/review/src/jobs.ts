@@ -21,6 +21,8 @@ export const READ_PACKAGE = 'read a package';
 export const UNPACK = 'unpack a package';
 /** Examines pages that have arrived; under one parent for a whole package. */
 export const ARRIVE = 'examine arrived pages';
+/** Writes down how far every collection is today. */
+export const NOTE_DAY = 'note the day';
 /** Looks into the attachments of a collection. */
 export const LOOK_INTO = 'look into attachments';
 export const BRING_IN = 'bring in a package';

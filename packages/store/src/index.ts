@@ -239,3 +239,4 @@ export {
 } from './queries/attachments.ts';
 export { choosePasted, pastedPage, pastedPages, pastedSums, toClean, writePasted, type PastedPage } from './queries/cleaning.ts';
 export { commonTraits, differingPages, type CommonTrait, type DifferingPage } from './queries/spread.ts';
+export { daysOf, writeDays, type CollectionDay } from './queries/days.ts';

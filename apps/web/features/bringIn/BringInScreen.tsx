@@ -1,4 +1,5 @@
 'use client';
+import type { DoorAnswers } from '@inkwell/core';
 import type { Brought, Problem } from '@inkwell/review';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -13,6 +14,7 @@ import { Main } from '@/ui/Shell';
 import { useEngine } from '@/features/desk/engine/useEngine';
 import type { SizedUp } from '@/features/desk/engine/protocol';
 import { takeFromClipboard } from '@/ui/clipboard';
+import { PastedText } from './PastedText';
 
 const FileLabel = styled.label`
   ${fieldLabel} input {
@@ -49,13 +51,15 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
   const [problem, setProblem] = useState<Pick<Problem, 'what' | 'why' | 'kept' | 'next'> | null>(null);
   const [busy, setBusy] = useState(false);
   const titleBox = useRef<HTMLDivElement>(null);
-  const sized = useSizeUp(way === 'paste' ? text : (file?.text ?? ''));
+  const source = way === 'paste' ? text : (file?.text ?? '');
+  const sized = useSizeUp(source);
+  const [door, setDoor] = useState<DoorAnswers | null>(null);
 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const source = way === 'paste' ? { text } : file ? { bytes: file.bytes, fileName: file.name } : { text: '' };
-    const sent = await send<Brought>('/api/bring-in', { collection: collection.slug, title, ...source });
+    const given = way === 'paste' ? { text } : file ? { bytes: file.bytes, fileName: file.name } : { text: '' };
+    const sent = await send<Brought>('/api/bring-in', { collection: collection.slug, title, ...given, ...(door ? { door } : {}) });
     if (sent.ok) return router.push(`/collections/${collection.slug}/${sent.value.slug}`);
     setBusy(false);
     setProblem(sent.problem);
@@ -108,6 +112,7 @@ export function BringInScreen({ collection }: { collection: { slug: string; titl
         <div ref={titleBox}>
           <TextBox label="Title" value={title} onChange={setTitle} hint={titleHint(sized)} />
         </div>
+        {sized && sized.pasted > 0 && <PastedText source={source} marks={sized.pasted} onClean={setDoor} />}
         {problem && <ProblemNotice problem={problem} />}
         <Row>
           <Button type="submit" $look="main" isDisabled={busy || (way === 'paste' ? text.trim() === '' : file === null)}>

@@ -5,57 +5,16 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
-import { Pick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Small } from '@/ui/Table';
 import { counted } from '@/ui/words';
+import { BothSides, Questions, useAnswers } from './Cleaning';
 
 const Section = styled.section`
   margin-top: 1.25rem;
-`;
-const Sides = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(22rem, 100%), 1fr));
-  gap: 0.75rem;
-  margin-top: 0.75rem;
-  h3 {
-    font-size: 1rem;
-    margin-bottom: 0.25rem;
-  }
-`;
-const Sheet = styled.iframe`
-  width: 100%;
-  height: min(24rem, 50vh);
-  border: 1px solid var(--line);
-  background: #fff;
-`;
-const Reason = styled.p`
-  display: grid;
-  place-items: center;
-  height: min(24rem, 50vh);
-  padding: 1rem;
-  border: 1px dashed var(--edge);
-  background: var(--sheet);
-`;
-const Asked = styled.ol`
-  margin-top: 0.75rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem 1rem;
-    justify-content: space-between;
-    align-items: center;
-    padding: 0.4rem 0.75rem;
-    border-top: 1px solid var(--line);
-  }
-  li:first-child {
-    border-top: 0;
-  }
 `;
 const Pages = styled.ol`
   columns: 18rem auto;
@@ -138,7 +97,7 @@ interface OnePageProps {
 }
 
 function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
-  const { answers, answer, missing } = useAnswers(page);
+  const { answers, answer, missing } = useAnswers(page.questions, page.answers);
   const cleaned = useCleaned(packageId, page, answers);
   const router = useRouter();
   const choose = async (choice: 'clean' | 'leave') => {
@@ -150,21 +109,7 @@ function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
     <Section aria-label={page.title}>
       <h2>{page.title}</h2>
       <Small as="p">{`${page.path}, ${counted(page.marks, 'mark')} of pasting${page.choice ? `; ${CHOICES[page.choice]}` : ''}`}</Small>
-      {page.questions.length > 0 && (
-        <Asked aria-label="Asked before anything is stripped">
-          {page.questions.map(({ key, sentence, options }) => (
-            <li key={key}>
-              <span>{sentence}</span>
-              <Pick
-                label="It is"
-                value={answers[key] ?? ''}
-                onChange={(value) => answer(key, value)}
-                options={[...(answers[key] ? [] : [{ value: '', label: 'choose…' }]), ...options]}
-              />
-            </li>
-          ))}
-        </Asked>
-      )}
+      <Questions questions={page.questions} answers={answers} onAnswer={answer} />
       {open && (
         <Row style={{ marginTop: '0.75rem' }}>
           <Button $look="main" isDisabled={!cleaned.ok} onPress={() => void choose('clean')}>
@@ -174,43 +119,9 @@ function OnePage({ page, packageId, open, after, onChoose }: OnePageProps) {
           {missing > 0 && <span role="status">{`${counted(missing, 'answer is', 'answers are')} missing`}</span>}
         </Row>
       )}
-      <Sides>
-        <div>
-          <h3>As it came</h3>
-          <Sheet sandbox="" title="The page as it came" srcDoc={framed(page.html)} />
-        </div>
-        <div>
-          <h3>Cleaned</h3>
-          {cleaned.ok ? (
-            <Sheet sandbox="" title="The page as it would be cleaned" srcDoc={framed(cleaned.html)} />
-          ) : (
-            <Reason>{cleaned.reason}</Reason>
-          )}
-        </div>
-      </Sides>
+      <BothSides html={page.html} cleaned={cleaned} />
     </Section>
   );
-}
-
-/** Imported pages are hostile: nothing of them may run or be fetched. */
-const framed = (html: string) =>
-  `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:">${html}`;
-
-/** What was answered before, and else what the engine is sure of. */
-function useAnswers({ questions, answers: kept }: Page) {
-  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(
-      questions.flatMap(({ key, proposed }) => {
-        const known = kept[key] ?? proposed;
-        return known ? [[key, known]] : [];
-      }),
-    ),
-  );
-  return {
-    answers,
-    answer: (key: string, value: string) => setAnswers((now) => ({ ...now, [key]: value })),
-    missing: questions.filter(({ key }) => !answers[key]).length,
-  };
 }
 
 /** The page cleaned by the answers so far; an answer that comes too late is passed over. */

@@ -51,6 +51,7 @@ const VIEWS = [
   { at: 'repeated', name: 'One slip, many pages' },
   { at: 'spread', name: 'Spread' },
   { at: 'attached', name: 'Attached files' },
+  { at: 'trend', name: 'Trend' },
 ];
 const More = styled.div`
   display: flex;

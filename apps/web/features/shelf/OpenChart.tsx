@@ -1,37 +1,11 @@
 'use client';
 import type { ShelfRow } from '@inkwell/review';
 import { Bar, BarChart, CartesianGrid, Legend, Tooltip, XAxis, YAxis } from 'recharts';
-import styled from 'styled-components';
+import { Figure, TOOLTIP, WEIGHTS } from '@/ui/Chart';
 import { Table, TableFrame } from '@/ui/Table';
-
-const Figure = styled.figure`
-  margin-top: 1.5rem;
-  padding: 0.75rem 1rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  figcaption {
-    font: 600 1rem var(--serif);
-    margin-bottom: 0.5rem;
-  }
-  summary {
-    cursor: pointer;
-    min-height: 1.75rem;
-  }
-  text {
-    fill: var(--quiet);
-    font: 400 0.8125rem var(--sans);
-  }
-`;
 
 /** Collections drawn: those with the most open. */
 const DRAWN = 12;
-
-const WEIGHTS = [
-  { key: 'must', name: 'must', fill: 'var(--ink)' },
-  { key: 'should', name: 'should', fill: 'var(--gall)' },
-  { key: 'consider', name: 'to consider', fill: 'var(--edge)' },
-  { key: 'judge', name: 'to judge', fill: 'var(--marginRule)' },
-] as const;
 
 /** What stands open by weight, in the collections where the most does; with its table. */
 export function OpenChart({ rows }: { rows: readonly ShelfRow[] }) {
@@ -62,7 +36,7 @@ export function OpenChart({ rows }: { rows: readonly ShelfRow[] }) {
           <CartesianGrid horizontal={false} stroke="var(--line)" />
           <XAxis type="number" allowDecimals={false} stroke="var(--edge)" />
           <YAxis type="category" dataKey="title" width={170} stroke="var(--edge)" />
-          <Tooltip contentStyle={{ background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--edge)' }} />
+          <Tooltip contentStyle={TOOLTIP} />
           <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
           {WEIGHTS.map(({ key, name, fill }) => (
             <Bar key={key} dataKey={key} name={name} stackId="open" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />

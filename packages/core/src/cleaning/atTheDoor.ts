@@ -8,6 +8,7 @@ import { cleaningEdits, losesColour, pageAfter } from '../remedies/cleaning.ts';
 import { usesSigns } from '../remedies/evidence.ts';
 import { REMEDIES } from '../remedies/registry.ts';
 import { contrastFailures } from '../semantics/contrastFailures.ts';
+import { sentenceOf } from '../audit/prose.ts';
 import { styleOf } from '../style/cascade.ts';
 import { hexOf } from '../style/colour.ts';
 
@@ -16,8 +17,7 @@ export interface DoorQuestion {
   /** Names it among the questions of its page. */
   key: string;
   about: 'heading' | 'list' | 'colour';
-  /** What was found, to be said by `sentenceOf`. */
-  finding: Finding;
+  sentence: string;
   options: readonly { value: string; label: string }[];
   /** What the engine is sure of; null where only a person can tell. */
   proposed: string | null;
@@ -51,11 +51,19 @@ const ABOUT: Readonly<
 
 /** What is asked of a page, in document order: bold lines that may be headings, typed lists, and colours that may say something. */
 export function doorQuestions(page: Page): DoorQuestion[] {
+  return askedOf(page).map(({ finding: _finding, ...question }) => question);
+}
+
+interface Asked extends DoorQuestion {
+  finding: Finding;
+}
+
+function askedOf(page: Page): Asked[] {
   return auditPage(page).findings.flatMap((finding) => {
     const asked = ABOUT[finding.rule];
     if (!asked) return [];
     const proposed = finding.outcome === 'failed' ? asked.proposed(page, finding) : null;
-    return [{ key: finding.fingerprint, about: asked.about, finding, options: asked.options, proposed }];
+    return [{ key: finding.fingerprint, about: asked.about, sentence: sentenceOf(finding), options: asked.options, proposed, finding }];
   });
 }
 
@@ -73,7 +81,7 @@ const AFTERWARDS = ['text/pasted-markup', 'text/spacer-blocks', 'text/br-paragra
  * and where cleaning would take signs or contrast away.
  */
 export function cleanAtTheDoor(page: Page, answers: DoorAnswers): Cleaned {
-  const questions = doorQuestions(page);
+  const questions = askedOf(page);
   if (questions.some(({ key, options }) => !options.some(({ value }) => value === answers[key])))
     return { ok: false, reason: 'Something is still to be answered first.' };
   const shaped = withStructure(page, questions, answers);
@@ -88,7 +96,7 @@ export function cleanAtTheDoor(page: Page, answers: DoorAnswers): Cleaned {
 }
 
 /** Headings and lists that were only looks, made so as answered. What cannot be made stays as it is, and is a finding. */
-function withStructure(page: Page, questions: readonly DoorQuestion[], answers: DoorAnswers): Page {
+function withStructure(page: Page, questions: readonly Asked[], answers: DoorAnswers): Page {
   let here = page;
   let findings = auditPage(page).findings;
   for (const { key, about } of questions) {
@@ -105,11 +113,11 @@ function withStructure(page: Page, questions: readonly DoorQuestion[], answers: 
   return here;
 }
 
-const keepsColour = (questions: readonly DoorQuestion[], answers: DoorAnswers) =>
+const keepsColour = (questions: readonly Asked[], answers: DoorAnswers) =>
   questions.some(({ key, about }) => about === 'colour' && answers[key] === 'stays');
 
 /** Elements whose colour says something: all of that colour. Words that speak of a colour do not say which: then every colour stays. */
-function keptFor(page: Page, questions: readonly DoorQuestion[], answers: DoorAnswers): (element: ElementNode) => boolean {
+function keptFor(page: Page, questions: readonly Asked[], answers: DoorAnswers): (element: ElementNode) => boolean {
   const staying = questions.filter(({ key, about }) => about === 'colour' && answers[key] === 'stays');
   if (staying.length === 0) return () => false;
   if (staying.some(({ finding }) => finding.message === 'words')) return losesColour;

@@ -16,7 +16,6 @@ import {
   parseAgain,
   parsePage,
   referencesOf,
-  sentenceOf,
   resolveAddress,
   slipsOf,
   surroundingsFrom,
@@ -40,7 +39,7 @@ const PERFORM: Performers = {
       pasted: manyPasted(parsed),
     };
   },
-  ask: ({ page }) => doorQuestions(open(page)).map(({ finding, ...question }) => ({ ...question, sentence: sentenceOf(finding) })),
+  ask: ({ page }) => doorQuestions(open(page)),
   clean({ page, answers }) {
     const result = cleanAtTheDoor(open(page), answers);
     return result.ok ? changed(page, result.after, 1) : { ok: false, gone: false, reason: result.reason };

@@ -31,11 +31,6 @@ export interface Referred {
   references: Reference[];
 }
 
-/** A question at the door, as it is put to a person. */
-export interface PutQuestion extends Omit<DoorQuestion, 'finding'> {
-  sentence: string;
-}
-
 /** An examined text. */
 export interface Examined extends Referred {
   makeUp: MakeUp;
@@ -70,7 +65,7 @@ export interface Tasks {
   /** `pasted`: how many marks of pasting it carries. */
   refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred & { pasted: number } };
   /** What is asked of a page before it is cleaned. */
-  ask: { wish: { page: PlacedText }; gives: PutQuestion[] };
+  ask: { wish: { page: PlacedText }; gives: DoorQuestion[] };
   /** A page cleaned as was answered. With no answers it is cleaned only where nothing is asked. */
   clean: { wish: { page: PlacedText; answers: DoorAnswers }; gives: Changed | Declined };
   examine: { wish: { page: PlacedText }; gives: Examined };

@@ -1,4 +1,3 @@
-import { difference } from '@inkwell/core';
 import {
   acceptPackage,
   addArrivals,
@@ -38,7 +37,7 @@ import type { Services } from '../services.ts';
 import { arrivalsIn, enqueueArrivals } from './arrivals.ts';
 import { keepAll, pathsOf } from './files.ts';
 import { orGiveUp, withPackage } from './read.ts';
-import { cleanedText, type AtTheDoor } from './door.ts';
+import { cleanedText, recordCleaned, type AtTheDoor } from './door.ts';
 import { acceptNewer, examineNewer, renew, whenAllHere } from './renew.ts';
 
 export interface Accept {
@@ -163,8 +162,6 @@ async function examineArrival(services: Services, actor: Actor, waiting: Arrivin
       { html, examined, cause: 'imported', note: 'from its package', encoding, bom },
     );
     if (!cleaned) return;
-    const next = (await lockPage(trx, place.id))!;
-    const moves = difference(html, cleaned.html);
-    await record(trx, services, actor, next, { bar }, { ...cleaned, moves, cause: 'fixed', note: 'cleaned as it came in' });
+    await recordCleaned(trx, services, actor, { id: place.id, bar, html }, cleaned);
   });
 }

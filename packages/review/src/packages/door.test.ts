@@ -1,4 +1,4 @@
-import { chooseCleaning, door, readPackage, tryCleaning, type DoorView } from '../index.ts';
+import { bringIn, chooseCleaning, door, readPackage, tryCleaning, type DoorView } from '../index.ts';
 import { bench, INES, RUTH } from '../testing/bench.ts';
 import { document, packageBench } from '../testing/packages.ts';
 
@@ -84,4 +84,23 @@ test('with nothing said, and where something is asked that nobody answered, a pa
   expect((await packages.deskOn(slug, 'locks')).revision.number).toBe(2);
   const other = await waiting('silent.zip');
   expect((await packages.deskOn(await packages.accepted(other), 'locks')).revision.number).toBe(1);
+});
+
+test('one page that was pasted is cleaned the same way: its raw text is revision 1', async () => {
+  const text = '<p class="MsoNormal"><b>Before you begin</b></p><p class="MsoNormal">Choose a warm day without wind for it.</p>';
+  const asked = await services.engine.run('ask', {
+    page: { html: text, scope: 'fragment', title: 'Hive', address: '', neighbours: { titles: {} } },
+  });
+  const wish = { collection: b.SLUG, title: 'Hive', incoming: { kind: 'text' as const, text } };
+  const brought = await bringIn(services, INES, { ...wish, door: { [asked[0]!.key]: '2' } });
+  if (!brought.ok) throw new Error(brought.problem.what);
+  expect(brought.value.revision).toBe(2);
+  const desk = await packages.deskOn(b.SLUG, brought.value.slug);
+  expect(desk.html).toContain('<h2>Before you begin</h2>');
+  expect(desk.history.map(({ number, cause }) => [number, cause])).toEqual([
+    [2, 'fixed'],
+    [1, 'imported'],
+  ]);
+  // Where something was left unanswered it comes in as it is.
+  expect(await bringIn(services, INES, { ...wish, door: {} })).toMatchObject({ ok: true, value: { revision: 1 } });
 });

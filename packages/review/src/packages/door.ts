@@ -1,5 +1,7 @@
+import { difference, type DoorQuestion } from '@inkwell/core';
 import {
   choosePasted,
+  lockPage,
   lockPackage,
   packageById,
   pastedPage,
@@ -7,12 +9,15 @@ import {
   pastedSums,
   snapshot,
   writing,
+  type Bar,
   type DoorChoice,
   type PastedPage,
+  type Write,
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { inputsOf, type Examination } from '../examine.ts';
-import type { PlacedText, PutQuestion } from '../engine/index.ts';
+import type { PlacedText } from '../engine/index.ts';
+import { record, type Revised } from '../record.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 import { reachOf } from './receive.ts';
@@ -34,6 +39,19 @@ export async function cleanedText(
   return { html: cleaned.html, examined: { ...cleaned.examined, inputs: inputsOf({ ...text, html: cleaned.html }) } };
 }
 
+/** Writes the cleaned text as the revision behind the raw one, in the same transaction. */
+export async function recordCleaned(
+  trx: Write,
+  services: Services,
+  actor: Actor,
+  raw: { id: number; bar: Bar; html: string },
+  cleaned: { html: string; examined: Examination },
+): Promise<Revised> {
+  const page = (await lockPage(trx, raw.id))!;
+  const moves = difference(raw.html, cleaned.html);
+  return record(trx, services, actor, page, { bar: raw.bar }, { ...cleaned, moves, cause: 'fixed', note: 'cleaned as it came in' });
+}
+
 /** Pages listed at once beside the one that is looked at. */
 const LISTED = 100;
 
@@ -48,7 +66,7 @@ export interface DoorView {
   /** The place from which more follow; null when these are the last. */
   next: number | null;
   /** The page that is looked at. */
-  page: (PastedPage & { html: string; questions: PutQuestion[]; cleaned: CleanedView }) | null;
+  page: (PastedPage & { html: string; questions: DoorQuestion[]; cleaned: CleanedView }) | null;
 }
 
 /** A page as it would be cleaned, or why it is not. */
@@ -90,7 +108,7 @@ const textOf = ({ html, scope, title, path }: PastedPage & { html: string }): Pl
 });
 
 /** What the engine is sure of, as answers. */
-function proposedTo(questions: readonly PutQuestion[]): Record<string, string> {
+function proposedTo(questions: readonly DoorQuestion[]): Record<string, string> {
   return Object.fromEntries(questions.flatMap(({ key, proposed }) => (proposed === null ? [] : [[key, proposed]])));
 }
 

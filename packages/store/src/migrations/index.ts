@@ -12,6 +12,7 @@ import * as cleaning from './010-cleaning.ts';
 import * as fetching from './011-fetching.ts';
 import * as parts from './012-parts.ts';
 import * as makeUp from './013-make-up.ts';
+import * as days from './014-days.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -28,4 +29,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '011-fetching': fetching,
   '012-parts': parts,
   '013-make-up': makeUp,
+  '014-days': days,
 };

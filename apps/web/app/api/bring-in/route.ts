@@ -7,12 +7,12 @@ export function POST(request: Request): Promise<Response> {
   return answer(
     request,
     BRING_IN,
-    (services, actor, { collection, title, text, bytes, fileName }) => {
+    (services, actor, { collection, title, text, bytes, fileName, door }) => {
       const incoming: Incoming =
         bytes === undefined
           ? { kind: 'text', text: text ?? '' }
           : { kind: 'bytes', bytes: Buffer.from(bytes, 'base64'), fileName: fileName ?? 'page.html' };
-      return bringIn(services, actor, { collection, title, incoming });
+      return bringIn(services, actor, { collection, title, incoming, door });
     },
     PAGE_BODY,
   );

@@ -91,10 +91,22 @@ test('a remedy that declines says why, and a note that is gone says so', () => {
 });
 
 test('a text to be brought in is sized up', () => {
-  expect(ask({ kind: 'size-up', source: '<p>One</p>' })).toEqual({ scope: 'fragment', title: '', notes: 0 });
+  expect(ask({ kind: 'size-up', source: '<p>One</p>' })).toEqual({ scope: 'fragment', title: '', notes: 0, pasted: 0 });
   expect(
     ask({ kind: 'size-up', source: '<html lang="en"><title> Wax </title><body><main><h1>Wax</h1><p>Text.</p></main></body></html>' }),
-  ).toEqual({ scope: 'document', title: 'Wax', notes: 0 });
+  ).toEqual({ scope: 'document', title: 'Wax', notes: 0, pasted: 0 });
+});
+
+test('a pasted text is asked about, and shown cleaned', () => {
+  const source = '<p class="MsoNormal"><b>Before you begin</b></p><p class="MsoNormal">Choose a warm day without wind for it.</p>';
+  expect(ask<'size-up'>({ kind: 'size-up', source }).pasted).toBe(2);
+  const { questions, cleaned } = ask<'door'>({ kind: 'door', source, answers: null });
+  expect(questions.map(({ about }) => about)).toEqual(['heading']);
+  expect(cleaned).toEqual({ ok: true, html: expect.stringContaining('<h2>Before you begin</h2>') as string });
+  expect(ask<'door'>({ kind: 'door', source, answers: { [questions[0]!.key]: 'text' } }).cleaned).toEqual({
+    ok: true,
+    html: '<p><b>Before you begin</b></p><p>Choose a warm day without wind for it.</p>',
+  });
 });
 
 const keys = (text: PageText, rule: string) => ask<'audit'>({ kind: 'audit', page: text }).filter((note) => note.rule === rule);

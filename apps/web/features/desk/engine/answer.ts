@@ -5,8 +5,10 @@ import {
   applyRemedy,
   arrange,
   auditPage,
+  cleanAtTheDoor,
   cleanPaste,
   DEFAULT_PROFILE,
+  doorQuestions,
   elementAt,
   inspectKinds,
   inspectStructure,
@@ -14,6 +16,7 @@ import {
   isNamedXhtml,
   fixCertain,
   withActingRemedies,
+  manyPasted,
   offersFor,
   parsePage,
   REMEDIES,
@@ -30,7 +33,7 @@ import {
   type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
-import type { Answers, DraftNote, FindingKey, PageText, Preview, Question, SizedUp } from './protocol';
+import type { Answers, AtTheDoor, DraftNote, FindingKey, PageText, Preview, Question, SizedUp } from './protocol';
 
 /** Rounds of practice: past these the engine gets no quicker. */
 const ROUNDS = 20;
@@ -77,6 +80,8 @@ export class PageReader {
         return pasted(question);
       case 'size-up':
         return sizeUp(question.source);
+      case 'door':
+        return atTheDoor(question);
     }
   }
 
@@ -257,5 +262,14 @@ function pasted({ html, levels }: Asked<'pasted'>): Answers['pasted'] {
 
 function sizeUp(source: string): SizedUp {
   const page = parsePage(source);
-  return { scope: page.scope, title: titleText(page), notes: selectFindings(auditPage(page).findings, DEFAULT_PROFILE).length };
+  const notes = selectFindings(auditPage(page).findings, DEFAULT_PROFILE).length;
+  return { scope: page.scope, title: titleText(page), notes, pasted: manyPasted(page) };
+}
+
+function atTheDoor({ source, answers }: Extract<Question, { kind: 'door' }>): AtTheDoor {
+  const page = parsePage(source);
+  const questions = doorQuestions(page);
+  const sure = Object.fromEntries(questions.flatMap(({ key, proposed }) => (proposed === null ? [] : [[key, proposed]])));
+  const cleaned = cleanAtTheDoor(page, answers ?? sure);
+  return { questions, cleaned: cleaned.ok ? { ok: true, html: cleaned.after } : cleaned };
 }

@@ -1,5 +1,7 @@
 import type {
   Arrangement,
+  DoorAnswers,
+  DoorQuestion,
   Family,
   FindingOutcome,
   Inputs,
@@ -48,6 +50,14 @@ export interface SizedUp {
   scope: Scope;
   title: string;
   notes: number;
+  /** How many marks of pasting it carries. */
+  pasted: number;
+}
+
+/** What is asked of a text before it is cleaned, and the text as it would be. */
+export interface AtTheDoor {
+  questions: DoorQuestion[];
+  cleaned: { ok: true; html: string } | { ok: false; reason: string };
 }
 
 /** What would come of a remedy: the piece before and after, as said and as written. */
@@ -93,7 +103,9 @@ export type Question =
   | { kind: 'arranged'; page: PageText; arrangement: Arrangement }
   | { kind: 'blocks'; page: PageText }
   | { kind: 'pasted'; html: string; levels: Extract<Arrangement, { kind: 'levels' }>['levels'] }
-  | { kind: 'size-up'; source: string };
+  | { kind: 'size-up'; source: string }
+  /** Without answers those are taken that the engine is sure of. */
+  | { kind: 'door'; source: string; answers: DoorAnswers | null };
 
 export interface Answers {
   audit: DraftNote[];
@@ -112,4 +124,5 @@ export interface Answers {
   /** Cleaned, with the levels given to its lines; what may still be a heading is listed. */
   pasted: Pasted;
   'size-up': SizedUp;
+  door: AtTheDoor;
 }
