@@ -80,6 +80,16 @@ const SHOTS: readonly Shot[] = [
   { name: 'desk-signed-off', address: `${BEES}/welcome-to-a-first-year-with-bees` },
   { name: 'desk-narrow', address: '/collections/larkmoor-canal-trust/boat-trips', width: 320, height: 900 },
   { name: 'repeated', address: '/collections/larkmoor-canal-trust/repeated' },
+  { name: 'attached', address: '/collections/larkmoor-canal-trust/attached' },
+  { name: 'spread', address: `${BEES}/spread` },
+  {
+    name: 'door',
+    address: BEES,
+    before: async (page) => {
+      await page.getByRole('link', { name: 'a-first-year-with-bees.imscc' }).click();
+      await page.goto(`${page.url()}/clean`, { waitUntil: 'networkidle' });
+    },
+  },
   { name: 'criterion', address: '/criteria/1.3.1' },
 ];
 

@@ -169,6 +169,7 @@ export const ON_PAGES = checker({
   required: ['act', 'pages'],
   properties: { act: { enum: ['certain', 'sign off'] }, pages: PAGES },
 });
+export const CHOSEN_PAGES = checker({ ...base, required: ['pages'], properties: { pages: PAGES } });
 export const RETYPE = checker({
   ...base,
   required: ['pages', 'contentType'],

@@ -1,5 +1,6 @@
 import { ENGINE_VERSION } from '@inkwell/core';
 import {
+  collectionBySlug,
   endExceptionsOn,
   house,
   lockPage,
@@ -13,8 +14,9 @@ import {
   type PlacedPage,
   type Write,
 } from '@inkwell/store';
-import { cancelJob, enqueueUnder, jobById, runningOf, wasCancelled, type Job } from '@inkwell/work';
+import { cancelJob, enqueue, enqueueUnder, jobById, runningOf, wasCancelled, type Job } from '@inkwell/work';
 import { may, unlessAllowed, type Actor } from './actor.ts';
+import { chosenPages, type PagesChosen } from './chosenPages.ts';
 import { decide } from './decide.ts';
 import { inputsOf, seenAt } from './examine.ts';
 import { AUDIT_ALL, auditJob, STROKES } from './jobs.ts';
@@ -57,6 +59,23 @@ async function auditOnce(services: Services, actor: Actor, pageId: number): Prom
 }
 
 /** Pages looked at in one go. */
+/** Has pages audited again that were named one by one or by a choice in the ledger. Of the same inputs the same engine says the same. */
+export function auditPagesAgain(
+  services: Services,
+  actor: Actor,
+  wish: { collection: string; pages: readonly string[] | PagesChosen },
+): Promise<Result<{ pages: number }>> {
+  return writing(services.db, async (trx) => {
+    const collection = await collectionBySlug(trx, wish.collection);
+    if (!collection) return notFound('This collection');
+    const barred = unlessAllowed(actor, 'change a page', { collection: collection.id }, 'This collection');
+    if (barred) return barred;
+    const pages = await chosenPages(trx, services, collection.id, wish.pages);
+    await enqueue(trx, actor.id, pages.map(auditJob));
+    return done({ pages: pages.length });
+  });
+}
+
 const SOME = 50;
 
 /**

@@ -48,7 +48,7 @@ export {
   type Removable,
   type TakenOut,
 } from './lookAfter.ts';
-export { auditAgain, auditAllAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
+export { auditAgain, auditAllAgain, auditPagesAgain, cancelWork, endExceptions, progress, type Progress } from './background.ts';
 export {
   ARRIVE,
   AUDIT_ALL,

@@ -38,7 +38,8 @@ export function spread(
     const types = byType(await commonTraits(at, collection.id, ENOUGH));
     const type = types.find((one) => one.type === wish.type)?.type ?? types[0]?.type ?? null;
     const after = wish.after ?? 0;
-    const pages = type === null ? [] : await differingPages(at, collection.id, type, ENOUGH, { after, limit: SHOWN + 1 });
+    const common = types.find((one) => one.type === type)?.traits ?? [];
+    const pages = type === null ? [] : await differingPages(at, collection.id, type, common, { after, limit: SHOWN + 1 });
     return done({
       collection: { slug: collection.slug, title: collection.title },
       types,

@@ -52,12 +52,18 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
   const [act, setAct] = useState<Act | null>(null);
   const reaching = whole ? { many: whole.pages, pages: narrowingOf(whole.choice) } : { many: chosen.length, pages: chosen };
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [said, setSaid] = useState('');
   const stroke = useStroke();
   const address = `/api/collections/${encodeURIComponent(collection)}`;
   const retype = async (contentType: string) => {
     const sent = await send<unknown>(`${address}/content-type`, { pages: reaching.pages, contentType });
     setProblem(sent.ok ? null : sent.problem);
     router.refresh();
+  };
+  const auditAgain = async () => {
+    const sent = await send<{ pages: number }>(`${address}/audit-again`, { pages: reaching.pages });
+    setProblem(sent.ok ? null : sent.problem);
+    setSaid(sent.ok ? `${counted(sent.value.pages, 'page is', 'pages are')} being audited again in the background.` : '');
   };
   const close = () => {
     setAct(null);
@@ -84,10 +90,12 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
           onChange={(value) => value && void retype(value)}
           options={[{ value: '', label: 'change to…' }, ...CONTENT_TYPES.map((value) => ({ value, label: value }))]}
         />
+        <Button onPress={() => void auditAgain()}>Audit again</Button>
         <Button $look="quiet" onPress={onClear}>
           Choose none
         </Button>
       </Bar>
+      {said && <p role="status">{said}</p>}
       {problem && <ProblemNotice problem={problem} />}
       <Sheet title={act ? ACTS[act].title : ''} open={act !== null} onClose={close} problem={stroke.problem}>
         {act && (made ? <CameOf stroke={made} collection={collection} /> : <p>{ACTS[act].says}</p>)}

@@ -97,9 +97,11 @@ export async function attachmentLines(
   const from = wish.after === undefined ? sql`` : sql`and a.path > ${wish.after}`;
   const { rows } = await sql<AttachmentLine>`with listed as materialized (
       select a.* ${chosen(collectionId, wish)} ${from} order by a.path limit ${wish.limit}),
-    used as (select r.target, count(distinct r.page_id)::integer as pages from page_references r join pages p on p.id = r.page_id
-      where r.collection_id = ${collectionId} and p.gone_at is null
-        and r.target in (select path from listed union all select '$IMS-CC-FILEBASE$/' || path from listed) group by 1)
+    named as (select path as target from listed union all select '$IMS-CC-FILEBASE$/' || path from listed),
+    used as (select n.target, count(distinct r.page_id)::integer as pages from named n
+      join page_references r on r.collection_id = ${collectionId} and r.kind in ('link', 'media') and md5(r.target) = md5(n.target)
+        and r.target = n.target
+      join pages p on p.id = r.page_id where p.gone_at is null group by 1)
     select a.path, a.kind, f.size, a.standing, a.owner, o.name as owned_by, a.due::text, a.note, a.version, t.facts,
       coalesce((select sum(pages)::integer from used where target in (a.path, '$IMS-CC-FILEBASE$/' || a.path)), 0) as pages,
       (select jsonb_build_object('by', u.name, 'at', c.made_at) from attachment_changes c join people u on u.id = c.made_by

@@ -1,6 +1,7 @@
 import { sql } from 'kysely';
 import type { Trait } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
+import { rowsFrom } from '../rows.ts';
 
 /** What most pages of one content type have in common in one trait: its value, how many have it, and of how many. */
 export interface CommonTrait {
@@ -29,31 +30,28 @@ const traitsIn = (collectionId: number) => sql`select p.id, p.slug, p.title, p.p
   from page_status s join pages p on p.id = s.page_id cross join lateral jsonb_each_text(p.make_up) t
   where s.collection_id = ${collectionId} and p.make_up is not null and not (t.key = 'captions' and t.value = 'no images')`;
 
-const common = ({ pages, share }: Enough) => sql`select * from (
-    select distinct on (type, trait) type, trait, value, count(*)::integer as many,
-      (sum(count(*)) over (partition by type, trait))::integer as of
-    from traits group by type, trait, value order by type, trait, count(*) desc, value) c
-  where c.of >= ${pages} and c.many >= c.of * ${share}::float8`;
-
 /** What most pages of each content type have in common. */
 export async function commonTraits(db: Database | Write, collectionId: number, enough: Enough): Promise<CommonTrait[]> {
-  const { rows } = await sql<CommonTrait>`with traits as materialized (${traitsIn(collectionId)})
-    ${common(enough)} order by type, trait`.execute(db);
+  const { rows } = await sql<CommonTrait>`select * from (
+      select distinct on (type, trait) type, trait, value, count(*)::integer as many,
+        (sum(count(*)) over (partition by type, trait))::integer as of
+      from (${traitsIn(collectionId)}) t group by type, trait, value order by type, trait, count(*) desc, value) c
+    where c.of >= ${enough.pages} and c.many >= c.of * ${enough.share}::float8 order by type, trait`.execute(db);
   return rows;
 }
 
-/** Pages of a content type that differ from most of them, those first that differ most. */
+/** Pages of a content type that differ from what most of them have in common, those first that differ most. */
 export async function differingPages(
   db: Database | Write,
   collectionId: number,
   type: string,
-  enough: Enough,
+  common: readonly Pick<CommonTrait, 'trait' | 'value'>[],
   page: { after: number; limit: number },
 ): Promise<DifferingPage[]> {
-  const { rows } = await sql<DifferingPage>`with traits as materialized (${traitsIn(collectionId)} and p.content_type = ${type}),
-      common as (${common(enough)})
-    select t.slug, t.title, jsonb_agg(jsonb_build_object('trait', t.trait, 'value', t.value) order by t.trait) as differs
-    from traits t join common c on c.trait = t.trait and c.value <> t.value
+  const { rows } = await sql<DifferingPage>`select t.slug, t.title,
+      jsonb_agg(jsonb_build_object('trait', t.trait, 'value', t.value) order by t.trait) as differs
+    from (${traitsIn(collectionId)} and p.content_type = ${type}) t join ${rowsFrom(common, 'trait text, value text')}
+      on rows.trait = t.trait and rows.value <> t.value
     group by t.id, t.slug, t.title, t.position order by count(*) desc, t.position, t.id offset ${page.after} limit ${page.limit}`.execute(
     db,
   );

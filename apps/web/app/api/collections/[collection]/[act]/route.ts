@@ -1,4 +1,5 @@
 import {
+  auditPagesAgain,
   bringBack,
   goesOut,
   judgeAttachments,
@@ -10,7 +11,7 @@ import {
   takeOut,
 } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { ATTACHMENTS, LOOK_AFTER, NOTHING, ON_PAGES, RETYPE, TITLED } from '@/server/inputs';
+import { ATTACHMENTS, CHOSEN_PAGES, LOOK_AFTER, NOTHING, ON_PAGES, RETYPE, TITLED } from '@/server/inputs';
 
 /** What is done with a whole collection, or with many of its pages: called otherwise, put away, taken out, brought back, fixed, signed. */
 export async function POST(request: Request, { params }: { params: Promise<{ collection: string; act: string }> }): Promise<Response> {
@@ -23,6 +24,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ col
       return answer(request, ON_PAGES, (services, actor, wish) => strokePagesOver(services, actor, { collection, ...wish }));
     case 'content-type':
       return answer(request, RETYPE, (services, actor, wish) => setContentType(services, actor, { collection, ...wish }));
+    case 'audit-again':
+      return answer(request, CHOSEN_PAGES, (services, actor, wish) => auditPagesAgain(services, actor, { collection, ...wish }));
     case 'attachments':
       return answer(request, ATTACHMENTS, (services, actor, wish) => judgeAttachments(services, actor, { collection, ...wish }));
     case 'new-term':
