@@ -1,7 +1,7 @@
 'use client';
 import type { Desk } from '@inkwell/review';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
@@ -34,12 +34,19 @@ const Layout = styled.main`
     height: auto;
   }
 `;
+/** The note in hand and the list, each with a place of its own: neither ever scrolls the other out of sight. */
 const Right = styled.div`
+  display: flex;
+  flex-direction: column;
   background: var(--paper);
   border-left: 1px solid var(--line);
-  overflow-y: auto;
+  overflow: hidden;
   min-height: 0;
+  > * {
+    flex: none;
+  }
   @media (max-width: 60rem), (max-height: 30rem) {
+    display: block;
     overflow: visible;
     border-left: 0;
   }
@@ -59,7 +66,8 @@ const Done = styled.div`
   }
 `;
 const Foot = styled.div`
-  padding: 0.5rem 1rem;
+  padding: 0.2rem 1rem;
+  border-top: 1px solid var(--line);
 `;
 
 /** One page under review: the proof and its other faces on the left, the note in hand and the list on the right. */
@@ -75,6 +83,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
   const [keepsTime, setKeepsTime] = useState(person.keepsTime);
   useTimeLog(state.desk, state.inHand?.note ?? null, keepsTime);
   useFocusKept(state.desk, state.inHand?.note.id);
+  useLedToNote(state.taken);
   useAddress({ note: state.inHand?.note.id ?? null, face: state.face, filter: state.filter, view, pair });
 
   const onward = queryOf({ note: null, face: state.face, filter: state.filter, view, pair: null });
@@ -232,14 +241,34 @@ function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
 /** Whoever acts by keyboard stays on the Desk: when what had the focus went with a change or with its note, the note in hand takes it. */
 function useFocusKept(desk: Desk, noteId: number | undefined): void {
   const first = useRef(true);
+  const [took] = useState(() => () => {
+    if (document.activeElement === document.body && !document.querySelector('[role="dialog"]')) focusNote();
+  });
+  // As soon as the new note stands on the screen, before anything is painted or the next key comes.
+  useLayoutEffect(() => {
+    if (!first.current) took();
+  }, [desk, noteId, took]);
   useEffect(() => {
     if (first.current) return void (first.current = false);
-    // A sheet that closes gives the focus back first.
-    const timer = setTimeout(() => {
-      if (document.activeElement === document.body) document.getElementById('note-heading')?.focus();
-    }, 150);
+    // A sheet that closes gives the focus back first; only what is left nowhere is taken.
+    const timer = setTimeout(took, 150);
     return () => clearTimeout(timer);
-  }, [desk, noteId]);
+  }, [desk, noteId, took]);
+}
+
+function focusNote(): void {
+  document.getElementById('note-heading')?.focus({ preventScroll: true });
+}
+
+/** Whoever takes up a note is led to it: by key, from the list, or from its place on the proof. */
+function useLedToNote(taken: number): void {
+  const seen = useRef(taken);
+  useEffect(() => {
+    if (seen.current === taken) return;
+    seen.current = taken;
+    const inText = document.activeElement?.closest('input, textarea, [contenteditable="true"]');
+    if (!inText) document.getElementById('note-heading')?.focus();
+  }, [taken]);
 }
 
 /** Keeps the place in the address, so that it can be shared and come back to. */

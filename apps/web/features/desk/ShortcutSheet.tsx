@@ -42,6 +42,10 @@ export function ShortcutSheet({ open, onClose, shortcuts, on, setOn, keepsTime, 
           <kbd>Enter</kbd>
         </dt>
         <dd>In a fix: apply it and go to the next note</dd>
+        <dt>
+          <kbd>Ctrl</kbd> <kbd>Enter</kbd>
+        </dt>
+        <dd>The same in a box made for several lines</dd>
       </Keys>
       <p>
         <Tick label="Single keys act outside fields" on={on} onChange={setOn} />

@@ -37,6 +37,8 @@ export interface DeskState {
   pointed: string | null;
   busy: boolean;
   problem: Problem | null;
+  /** How often somebody took up a note: whoever does is led to it. */
+  taken: number;
   /** What to tell those who listen. */
   said: string;
 }
@@ -88,6 +90,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const [waiting, setWaiting] = useState(0);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
+  const [taken, setTaken] = useState(0);
 
   const open = useMemo(() => numbered(desk, filter), [desk, filter]);
   const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note) && passes(filter, note)), [desk, filter]);
@@ -128,6 +131,14 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
     setChosen(noteId);
     setPointed(null);
   }, []);
+  /** By a person, not by what was done to another note. */
+  const takeUp = useCallback(
+    (noteId: number) => {
+      choose(noteId);
+      setTaken((many) => many + 1);
+    },
+    [choose],
+  );
 
   /** After a note is settled, the one that stood behind it comes to hand. */
   const goOn = (from: Note, done: string) => (now: Desk) => {
@@ -151,9 +162,9 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
     ({ version }: Desk) => ({ version, ...more });
 
   return [
-    { desk, open, settled, inHand, filter, face, pointed, busy: waiting > 0, problem, said },
+    { desk, open, settled, inHand, filter, face, pointed, busy: waiting > 0, problem, said, taken },
     {
-      choose,
+      choose: takeUp,
       point(path) {
         setPointed(path);
         setFace('proof');
@@ -161,7 +172,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       step(by) {
         const at = open.findIndex(({ note }) => note.id === inHand?.note.id);
         const next = open[(at + by + open.length) % Math.max(1, open.length)];
-        if (next) choose(next.note.id);
+        if (next) takeUp(next.note.id);
       },
       setFace,
       setFilter,

@@ -13,6 +13,7 @@ export const remedy: Remedy = {
       name: 'text',
       label: 'What are its rows and columns, and what matters in it?',
       kind: 'passage',
+      lines: true,
       hint: 'It becomes a paragraph before the table.',
     },
   ],

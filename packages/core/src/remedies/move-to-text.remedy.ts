@@ -12,7 +12,7 @@ export const remedy: Remedy = {
   certain: false,
   fields: [
     { name: 'alt', label: 'The gist, for the alternative', kind: 'text' },
-    { name: 'text', label: 'The whole, for the paragraph after it', kind: 'passage' },
+    { name: 'text', label: 'The whole, for the paragraph after it', kind: 'passage', lines: true },
   ],
   propose: ({ element }) => ({ alt: firstClause(writtenAlternative(element) ?? ''), text: writtenAlternative(element) ?? '' }),
   plan({ page, element }, inputs) {

@@ -10,7 +10,13 @@ export const remedy: Remedy = {
   label: 'Tell it in the text',
   certain: false,
   fields: [
-    { name: 'text', label: 'What can be read from it?', kind: 'passage', hint: 'It becomes a paragraph after the image, for all readers.' },
+    {
+      name: 'text',
+      label: 'What can be read from it?',
+      kind: 'passage',
+      lines: true,
+      hint: 'It becomes a paragraph after the image, for all readers.',
+    },
   ],
   propose: () => ({ text: '' }),
   plan({ page, element }, inputs) {

@@ -10,6 +10,8 @@ export interface Field {
   label: string;
   /** `text` one line; `passage` several; `choice` one of `options`. */
   kind: 'text' | 'passage' | 'choice';
+  /** Whether several lines make sense in a passage. */
+  lines?: boolean;
   options?: readonly { value: string; label: string }[];
   hint?: string;
 }

@@ -17,10 +17,21 @@ import { Ruling } from './Ruling';
 import type { Permissions } from '../StandingLine';
 import type { DeskActions, DeskState, Numbered } from '../useDesk';
 
+/** As high as it needs, as far as the list leaves it room; then it scrolls by itself. */
 const Section = styled.section`
-  padding: 0.9rem 1.25rem 1rem;
+  padding: 0.6rem 1.25rem 0;
   background: var(--sheet);
   border-bottom: 1px solid var(--line);
+  && {
+    flex: 0 1 auto;
+  }
+  min-height: 0;
+  overflow-y: auto;
+  scroll-padding-bottom: 4rem;
+  @media (max-width: 60rem), (max-height: 30rem) {
+    overflow: visible;
+    padding-bottom: 0.75rem;
+  }
   h2 {
     font-size: 1.25rem;
     margin: 0.4rem 0 0.3rem;
@@ -54,7 +65,7 @@ const Aside = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 0.25rem 0.5rem;
-  margin: 0.5rem 0 0 -0.4rem;
+  margin: 0.25rem 0 0.5rem -0.4rem;
 `;
 
 export interface NoteInHandProps {

@@ -1,6 +1,6 @@
 'use client';
 import type { Note } from '@inkwell/review';
-import { memo, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
@@ -15,9 +15,33 @@ import { StepStrip } from './StepStrip';
 import { ManySheet } from './ManySheet';
 import { filters, isOpen, isToJudge } from './filter';
 
+/** It keeps room for four rows whatever the note in hand needs, and takes what that leaves. */
 const Section = styled.section`
-  padding-top: 0.6rem;
+  display: flex;
+  flex-direction: column;
+  padding-top: 0.35rem;
   background: var(--paper);
+  && {
+    flex: 1 0 18rem;
+  }
+  min-height: 0;
+  > * {
+    flex: none;
+  }
+  @media (max-width: 60rem), (max-height: 30rem) {
+    display: block;
+  }
+`;
+/** What scrolls of the list: its head stays. */
+const Body = styled.div`
+  && {
+    flex: 1 1 0;
+  }
+  min-height: 0;
+  overflow-y: auto;
+  @media (max-width: 60rem), (max-height: 30rem) {
+    overflow: visible;
+  }
 `;
 const Head = styled.div`
   display: flex;
@@ -90,6 +114,7 @@ const Empty = styled.p`
 /** Every note of the page in its order, and below them those that a person has ruled out. */
 export function NoteList({ state, actions, engine, can }: { state: DeskState; actions: DeskActions; engine: Engine; can: Permissions }) {
   const { open, settled, inHand, filter, desk } = state;
+  const body = useInSight(inHand?.note.id);
   return (
     <Section aria-labelledby="notes-heading">
       <Head>
@@ -99,19 +124,48 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
       </Head>
       <StepStrip state={state} actions={actions} mayLook={can.change} />
       {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
-      {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
-      {open.length > 0 && (
-        <Rows>
-          {open.map(({ number, note }) => (
-            <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />
-          ))}
-        </Rows>
-      )}
-      {settled.map((note) => (
-        <SettledRow key={note.id} note={note} can={can} actions={actions} />
-      ))}
+      <Body ref={body}>
+        {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
+        {open.length > 0 && (
+          <Rows>
+            {open.map(({ number, note }) => (
+              <NoteRow key={note.id} number={number} note={note} current={note.id === inHand?.note.id} onChoose={actions.choose} />
+            ))}
+          </Rows>
+        )}
+        {settled.map((note) => (
+          <SettledRow key={note.id} note={note} can={can} actions={actions} />
+        ))}
+      </Body>
     </Section>
   );
+}
+
+/** Keeps the row of the note in hand in sight, moving nothing but the list, also when the note leaves it another room. */
+function useInSight(noteId: number | undefined) {
+  const body = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const box = body.current;
+    if (!box) return;
+    const show = () => showRow(box);
+    show();
+    const watch = new ResizeObserver(show);
+    watch.observe(box);
+    return () => watch.disconnect();
+  }, [noteId]);
+  return body;
+}
+
+/** Scrolls by whole rows: none is cut in two at the top. */
+function showRow(box: HTMLElement): void {
+  const row = box.querySelector<HTMLElement>('[aria-current="true"]');
+  if (!row || box.scrollHeight <= box.clientHeight) return;
+  const [place, around] = [row.getBoundingClientRect(), box.getBoundingClientRect()];
+  if (place.top < around.top) box.scrollTop -= around.top - place.top;
+  else if (place.bottom > around.bottom) {
+    const fitting = Math.max(1, Math.floor(box.clientHeight / place.height));
+    box.scrollTop += place.top - around.top - (fitting - 1) * place.height;
+  }
 }
 
 const NoteRow = memo(function NoteRow({

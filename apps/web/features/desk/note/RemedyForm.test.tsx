@@ -37,6 +37,25 @@ test('what is typed is shown as it will be said, and applied with the Enter key'
   expect(onApply).toHaveBeenCalledWith('reword', { text: 'How frames are built' });
 });
 
+test('Enter applies from a description too; a box made for several lines takes Ctrl with it', async () => {
+  const { user, onApply } = start('<p>Our hive: <img src="hive.png"></p>');
+  await user.type(await screen.findByRole('textbox', { name: /what would a reader look at/i }), 'A hive in snow{Enter}');
+  expect(onApply).toHaveBeenLastCalledWith('describe', { alt: 'A hive in snow' });
+});
+
+test('a box made for several lines takes Enter as a line, and applies with Ctrl', async () => {
+  const long = 'A hive in snow, with its roof off, the bees in a ball between the frames. '.repeat(4);
+  const { user, onApply } = start(`<p>Our hive: <img src="hive.png" alt="${long}"></p>`);
+  const whole = await screen.findByRole('radio', { name: /text/i });
+  await user.click(whole);
+  const lines = (await screen.findAllByRole<HTMLTextAreaElement>('textbox')).at(-1)!;
+  await user.type(lines, '{Enter}And a robin.');
+  expect(onApply).not.toHaveBeenCalled();
+  expect(lines.value).toContain('\nAnd a robin.');
+  await user.type(lines, '{Control>}{Enter}{/Control}');
+  expect(onApply).toHaveBeenCalled();
+});
+
 test('a fix that would not do is not applied, and says why', async () => {
   const { user, onApply, form } = start(LINK);
   const box = await screen.findByRole('textbox', { name: /what will the reader find there/i });

@@ -1,12 +1,12 @@
 'use client';
 import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
-import { useMemo, useState, type FormEvent, type ReactNode } from 'react';
+import { useMemo, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
 import type { Answers, FindingKey, PageText, Preview, Side } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
-import { ColourPanel, ImagePanel } from './SubjectPanel';
+import { ColourPanel, ImagePanel, UsedElsewhere } from './SubjectPanel';
 
 const Form = styled.form`
   display: grid;
@@ -43,11 +43,22 @@ const SideBox = styled.div`
     overflow: hidden;
   }
 `;
+/** The button stays in sight however long the form is. */
 const Actions = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 0.5rem;
+  gap: 0.4rem 0.5rem;
   align-items: center;
+  position: sticky;
+  bottom: 0;
+  z-index: 1;
+  margin: 0 -1.25rem;
+  padding: 0.5rem 1.25rem;
+  background: var(--sheet);
+  box-shadow: 0 -1px 0 var(--line);
+  @media (max-width: 60rem), (max-height: 30rem) {
+    position: static;
+  }
 `;
 const Quiet = styled.p`
   font-size: 0.875rem;
@@ -97,7 +108,12 @@ export function RemedyForm({
   };
 
   return (
-    <Form onSubmit={(event) => void submit(event)} aria-label="Fix" aria-busy={found === null}>
+    <Form
+      onSubmit={(event) => void submit(event)}
+      onKeyDown={(event) => applyByEnter(event, offer)}
+      aria-label="Fix"
+      aria-busy={found === null}
+    >
       {found && <SubjectOfNote page={page} found={found} usable={usable} chosen={offer?.name} inputs={inputs} onChoose={fill} />}
       <WhichRemedy found={found} usable={usable} chosen={offer?.name} onChoose={choose} />
       {offer && offer.fields.length > 0 && (
@@ -115,7 +131,7 @@ export function RemedyForm({
       <BeforeAndAfter preview={preview} />
       <Actions>
         {offer && (
-          <Button type="submit" $look="main" isDisabled={busy || !mayChange}>
+          <Button type="submit" $look="main" isDisabled={!mayChange} aria-disabled={busy || undefined}>
             {applyLabel}
           </Button>
         )}
@@ -123,8 +139,19 @@ export function RemedyForm({
         {offer && inputs && besides?.(offer.name, inputs, preview?.ok === true)}
         {!mayChange && <Quiet>You may look, not change: someone else has to be at the desk.</Quiet>}
       </Actions>
+      {found?.image && <UsedElsewhere {...page} image={found.image} />}
     </Form>
   );
+}
+
+/** One rule for every field: Enter applies, unless the field is made for several lines; with Ctrl or Command it applies there too. */
+function applyByEnter(event: KeyboardEvent<HTMLFormElement>, offer: RemedyOffer | undefined): void {
+  const box = event.target;
+  if (event.key !== 'Enter' || event.defaultPrevented || event.nativeEvent.isComposing || !(box instanceof HTMLTextAreaElement)) return;
+  const field = offer?.fields.find((one) => one.name === box.name);
+  if (event.shiftKey || (field?.lines && !event.ctrlKey && !event.metaKey)) return;
+  event.preventDefault();
+  event.currentTarget.requestSubmit();
 }
 
 /** What is offered for a note, what is chosen and typed of it, and what would come of that. */
@@ -162,7 +189,7 @@ interface SubjectOfNoteProps {
 }
 
 /** What a person has to see to choose well: the image in its surroundings, or the pair of colours. */
-function SubjectOfNote({ page: { pageId, collection }, found: { image, subject }, usable, chosen, inputs, onChoose }: SubjectOfNoteProps) {
+function SubjectOfNote({ page: { collection }, found: { image, subject }, usable, chosen, inputs, onChoose }: SubjectOfNoteProps) {
   if (subject?.kind === 'colour')
     return (
       <ColourPanel
@@ -172,7 +199,7 @@ function SubjectOfNote({ page: { pageId, collection }, found: { image, subject }
         onChoose={onChoose}
       />
     );
-  return image && <ImagePanel pageId={pageId} collection={collection} image={image} subject={subject} alt={inputs?.alt} />;
+  return image && <ImagePanel collection={collection} image={image} subject={subject} alt={inputs?.alt} />;
 }
 
 function WhichRemedy({
@@ -208,6 +235,7 @@ function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][
   return (
     <TextBox
       label={field.label}
+      name={field.name}
       value={value}
       onChange={onChange}
       passage={field.kind === 'passage'}

@@ -10,14 +10,14 @@ import { proofAddress } from '../proof/Proof';
 
 const Imaged = styled.div`
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr));
+  grid-template-columns: fit-content(11rem) minmax(0, 1fr);
   gap: 0.4rem 0.9rem;
   align-items: start;
   font-size: 0.875rem;
   min-width: 0;
   > img {
     max-width: 100%;
-    max-height: 13rem;
+    max-height: 6.75rem;
     justify-self: start;
     border: 1px solid var(--line);
     background: #fffefa;
@@ -30,6 +30,10 @@ const Imaged = styled.div`
   }
   > div > p:first-child {
     font: 400 0.9375rem/1.4 var(--serif);
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 5;
+    overflow: hidden;
   }
   mark {
     background: var(--gallWash);
@@ -37,15 +41,18 @@ const Imaged = styled.div`
     font: 600 0.8125rem var(--sans);
     padding: 0 0.3rem;
   }
-  ul {
-    display: grid;
-    gap: 0.1rem;
-    color: var(--quiet);
+`;
+const Used = styled.div`
+  font-size: 0.875rem;
+  color: var(--quiet);
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 1.5rem;
   }
 `;
 
 export interface ImagePanelProps {
-  pageId: number;
   collection: string;
   /** Where the image lies in the collection. */
   image: string;
@@ -53,36 +60,45 @@ export interface ImagePanelProps {
   alt: string | undefined;
 }
 
-/** The image at a good size, in its surroundings, with what is said of it elsewhere. */
-export function ImagePanel({ pageId, collection, image, subject, alt }: ImagePanelProps) {
-  const uses = useUses(pageId, image);
+/** Words of what stands before an image that are shown: what stands after it says more of it. */
+const BEFORE = 70;
+
+/** The image in its surroundings, with what is said of it on the same page. */
+export function ImagePanel({ collection, image, subject, alt }: ImagePanelProps) {
   return (
     <Imaged role="group" aria-label="The image and where it stands">
       <img src={proofAddress(collection, image)} alt="The image this note speaks of" />
       <div>
         {subject && (
           <p>
-            {subject.before} <mark>{alt ? alt : 'the image'}</mark> {subject.after}
+            {subject.before.length > BEFORE ? `… ${subject.before.slice(-BEFORE).replace(/^\S*\s/, '')}` : subject.before}{' '}
+            <mark>{alt ? alt : 'the image'}</mark> {subject.after}
           </p>
         )}
         {subject && subject.alsoHere.length > 0 && (
           <p>{`Also on this page: ${subject.alsoHere.map((said) => (said ? `“${said}”` : 'nothing said')).join(', ')}`}</p>
         )}
-        {uses && uses.length > 0 && (
-          <div>
-            <p>{`Also on ${counted(uses.length, 'other page')} of the collection:`}</p>
-            <ul>
-              {uses.map((use) => (
-                <li key={use.slug}>
-                  <Link href={`/collections/${collection}/${use.slug}`}>{use.title}</Link>
-                  {`: ${use.alt ? `“${use.alt}”` : use.alt === null ? 'no alternative' : 'decorative'}`}
-                </li>
-              ))}
-            </ul>
-          </div>
-        )}
       </div>
     </Imaged>
+  );
+}
+
+/** Where else in the collection the image stands, with what is said of it there. */
+export function UsedElsewhere({ pageId, collection, image }: { pageId: number; collection: string; image: string }) {
+  const uses = useUses(pageId, image);
+  if (!uses || uses.length === 0) return null;
+  return (
+    <Used>
+      <p>{`The image stands on ${counted(uses.length, 'other page')} of the collection too:`}</p>
+      <ul>
+        {uses.map((use) => (
+          <li key={use.slug}>
+            <Link href={`/collections/${collection}/${use.slug}`}>{use.title}</Link>
+            {`: ${use.alt ? `“${use.alt}”` : use.alt === null ? 'no alternative' : 'decorative'}`}
+          </li>
+        ))}
+      </ul>
+    </Used>
   );
 }
 
