@@ -68,3 +68,35 @@ test('single keys step through notes, show faces and undo, and can be turned off
   await page.keyboard.press('1');
   await expect(page.getByRole('region', { name: 'Revisions' })).toBeVisible();
 });
+
+test('the note in hand is filled in, applied, answered and left by single keys', async ({ page }) => {
+  const body =
+    '<h2></h2><p>For the chart of combs <a href="https://larkmoor.example/x">click here</a>.</p><p><img src="images/smoker.png"></p><h2> </h2><p>Text</p>';
+  await bringIn(page, body, freshTitle('By keys'));
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
+  const heading = page.locator('#note-heading');
+  const said = (words: string) => expect(page.getByRole('status').filter({ hasText: words })).toHaveCount(1);
+  // The next of the same kind, and back.
+  await expect(heading).toContainText('heading has no text');
+  await page.keyboard.press('k');
+  await expect(page.getByRole('button', { name: /^4\s*Must: Heading with no text/ })).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('k');
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
+  await page.keyboard.press('a');
+  await said('Fixed, 3 left.');
+  // Yes means that something is to be done; no settles it.
+  await expect(heading).toBeFocused();
+  await page.keyboard.press('x');
+  await said('Ruled out, 2 left.');
+  await page.keyboard.press('f');
+  const box = page.getByLabel(/What would a reader look at/);
+  await expect(box).toBeFocused();
+  await page.keyboard.type('A smoker, lit');
+  await page.keyboard.press('Enter');
+  await expect(box).toBeHidden();
+  await page.keyboard.press('e');
+  await expect(page.getByRole('dialog', { name: 'Let it stand for a time' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('c');
+  await expect(page.getByRole('dialog', { name: 'Fix what is certain' })).toBeVisible();
+});

@@ -91,9 +91,9 @@ test('of two who decide on one finding the second is told what the first decided
   await bringIn(page, '<h2>Wax</h2><p>For the chart of combs <a href="https://larkmoor.example/x">click here</a>.</p>', freshTitle('Both'));
   const other = await context.newPage();
   await other.goto(page.url());
-  await page.getByRole('button', { name: 'Yes, it is plain where it stands' }).click();
+  await page.getByRole('button', { name: 'No, it is plain where it stands' }).click();
   await expect(standing(page)).toContainText('Ready');
-  await other.getByRole('button', { name: 'No, it needs better words' }).click();
+  await other.getByRole('button', { name: 'Yes, it needs better words' }).click();
   await expect(other.getByRole('alert').filter({ hasText: 'This was decided since you opened the page' })).toContainText(
     'it now stands as ruled out',
   );

@@ -94,7 +94,7 @@ test('a question is ruled on, the answer survives a change, and it can be taken 
   );
   await expect(standing(page)).toContainText('To judge');
   await takeUp(page, 'Link text that does not say');
-  await page.getByRole('button', { name: 'Yes, it is plain where it stands' }).click();
+  await page.getByRole('button', { name: 'No, it is plain where it stands' }).click();
   await expect(standing(page)).toContainText('Ready');
   await takeUp(page, 'Heading level that leaps');
   await apply(page);

@@ -49,7 +49,10 @@ async function ready(db: Database, signal: AbortSignal): Promise<void> {
   }
 }
 
-/** Puts in what is due: exceptions to end, how far all is today, and pages that an older engine looked at. Many workers put in one job between them. */
+/**
+ * Puts in what is due: exceptions to end, how far all is today, and pages that an older engine looked at. Many workers put in one job
+ * between them.
+ */
 async function tend(services: Services): Promise<void> {
   try {
     await enqueue(

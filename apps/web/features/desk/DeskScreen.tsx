@@ -10,6 +10,7 @@ import { DeskFaces } from './DeskFaces';
 import { useEngine, useHealth, type Engine } from './engine/useEngine';
 import { filters } from './note/filter';
 import { NoteInHand } from './note/NoteInHand';
+import { keysOfNote } from './keys';
 import { NoteList } from './note/NoteList';
 import { DeskPalette } from './palette/DeskPalette';
 import { FACES, placeFrom, queryOf, type DeskPlace } from './place';
@@ -96,12 +97,13 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
       { key: 'b', does: 'Note before', run: () => actions.step(-1) },
       { key: 'u', does: 'Undo', run: () => void actions.undo() },
       { key: 'r', does: 'Redo', run: () => void actions.redo() },
+      ...keysOfNote(state, actions, can),
       ...(after ? [{ key: ']', does: `Page after: ${after.title}`, run: () => goTo(after) }] : []),
       ...(before ? [{ key: '[', does: `Page before: ${before.title}`, run: () => goTo(before) }] : []),
       ...FACES.map((face, i) => ({ key: String(i + 1), does: `Show ${face.label.toLowerCase()}`, run: () => actions.setFace(face.id) })),
       { key: '?', does: 'The sheet of keys', run: () => setSheetOpen(true) },
     ];
-  }, [actions, router, before, after, onward, state.desk]);
+  }, [actions, router, before, after, onward, state, can]);
   const keys = useShortcuts(shortcuts);
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 

@@ -80,17 +80,35 @@ function numbered(desk: Desk, filter: NoteFilter): Numbered[] {
     .filter(({ note }) => passes(filter, note));
 }
 
+/** Which note is in hand, and which place another face points to instead. */
+function useInHand(place: DeskPlace) {
+  const [chosen, setChosen] = useState(place.note);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [taken, setTaken] = useState(0);
+  const choose = useCallback((noteId: number | null) => {
+    setChosen(noteId);
+    setPointed(null);
+  }, []);
+  /** By a person, not by what was done to another note. */
+  const takeUp = useCallback(
+    (noteId: number) => {
+      choose(noteId);
+      setTaken((many) => many + 1);
+    },
+    [choose],
+  );
+  return { chosen, pointed, taken, setPointed, choose, takeUp };
+}
+
 /** The page under review and everything that can be done to it. One action at a time; its answer is the page as it stands then. */
 export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskActions] {
   const [desk, setDesk] = useState(initial);
-  const [chosen, setChosen] = useState(place.note);
+  const { chosen, pointed, taken, setPointed, choose, takeUp } = useInHand(place);
   const [face, setFace] = useState(place.face);
   const [filter, setFilter] = useState(place.filter);
-  const [pointed, setPointed] = useState<string | null>(null);
   const [waiting, setWaiting] = useState(0);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
-  const [taken, setTaken] = useState(0);
 
   const open = useMemo(() => numbered(desk, filter), [desk, filter]);
   const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note) && passes(filter, note)), [desk, filter]);
@@ -126,19 +144,6 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
     );
     return sending;
   }, []);
-
-  const choose = useCallback((noteId: number | null) => {
-    setChosen(noteId);
-    setPointed(null);
-  }, []);
-  /** By a person, not by what was done to another note. */
-  const takeUp = useCallback(
-    (noteId: number) => {
-      choose(noteId);
-      setTaken((many) => many + 1);
-    },
-    [choose],
-  );
 
   /** After a note is settled, the one that stood behind it comes to hand. */
   const goOn = (from: Note, done: string) => (now: Desk) => {

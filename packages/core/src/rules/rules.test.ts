@@ -83,4 +83,12 @@ describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (_id, rule) =
     if (cases.some((one) => one.outcome === 'cantTell')) expect(rule.question).toBeDefined();
     expect(familyOf(rule)).toBe(rule.id.split('/')[0]);
   });
+
+  // One key answers every question: yes, there is something to be done; no, there is not.
+  test('asks so that yes means something is to be done, and comes first', () => {
+    if (!rule.question) return;
+    expect(rule.question.ask).toMatch(/^[A-Z].*\?$/);
+    expect(rule.question.yes).toMatch(/^Yes\b/);
+    expect(rule.question.no).toMatch(/^No\b/);
+  });
 });

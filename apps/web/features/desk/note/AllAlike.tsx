@@ -48,6 +48,7 @@ export function AllAlike({ state, note, engine, text, finding, remedy, inputs, m
   return (
     <>
       <Button
+        data-act="alike"
         isDisabled={!mayChange || state.busy}
         onPress={() => {
           onOpen();

@@ -151,6 +151,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         <Button $look="quiet" onPress={() => actions.setFace('source')}>{`To its line in Source, ${note.at.line}`}</Button>
         <Button
           $look="quiet"
+          data-act="exception"
           isDisabled={!can.letStand || state.busy}
           onPress={() => {
             actions.dismiss();

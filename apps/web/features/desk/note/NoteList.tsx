@@ -207,6 +207,7 @@ function AllCertain({ state, actions, engine, mayChange }: { state: DeskState; a
   return (
     <>
       <Button
+        data-act="certain"
         isDisabled={!mayChange || state.busy}
         onPress={() => {
           actions.dismiss();

@@ -28,7 +28,6 @@ export function DeskPalette({ state, actions, shortcuts, view, onView, onClose }
     const present = FAMILIES.filter((family) => state.desk.notes.some((note) => note.family === family));
     return [
       ...entriesOf(shortcuts),
-      { id: 'sign off', group: 'To do', does: 'Sign this revision off', run: () => void actions.signOff() },
       ...state.open.map(({ number, note }) => ({
         id: `note ${note.id}`,
         group: 'Notes',

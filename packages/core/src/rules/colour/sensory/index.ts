@@ -8,9 +8,9 @@ export const rule = defineRule({
   why: 'Someone who does not see the page, or sees it on a small screen, cannot find “the box on the right”.',
   fix: 'Name the thing by its text as well.',
   question: {
-    ask: 'Could a reader who does not see where or what shape it is find it by these words?',
-    yes: 'No, they have to name it',
-    no: 'Yes, they name it too',
+    ask: 'Is place or shape all that tells which one is meant?',
+    yes: 'Yes, it has to be named too',
+    no: 'No, the words name it',
   },
   criteria: ['1.3.3'],
   techniques: ['F14', 'F26', 'G96'],

@@ -8,7 +8,7 @@ export const rule = defineRule({
   title: 'Page that names another language than its own',
   why: 'All of it is read with the sounds of the wrong language, and nobody understands it.',
   fix: 'Name the language the page is written in.',
-  question: { ask: 'Is the page in the language it names?', yes: 'No, it names the wrong one', no: 'Yes, it is right' },
+  question: { ask: 'Does the page name the wrong language?', yes: 'Yes, it is in another one', no: 'No, it is right' },
   criteria: ['3.1.1'],
   techniques: ['H57'],
   weight: 'must',

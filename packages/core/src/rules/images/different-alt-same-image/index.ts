@@ -9,9 +9,9 @@ export const rule = defineRule({
   why: 'A listener cannot tell that it is the image they met before.',
   fix: 'Describe it once and use the same words wherever it does the same job.',
   question: {
-    ask: 'Does this image do another job here than elsewhere?',
-    yes: 'No, the words should be the same',
-    no: 'Yes, the words differ rightly',
+    ask: 'Should this image have the same words here as elsewhere?',
+    yes: 'Yes, the words should be the same',
+    no: 'No, it does another job here',
   },
   criteria: ['3.2.4'],
   techniques: [],

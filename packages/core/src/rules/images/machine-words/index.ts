@@ -8,9 +8,9 @@ export const rule = defineRule({
   why: 'It guesses at things and misses what the image is here for.',
   fix: 'Look at the image and say what it shows a reader of this page.',
   question: {
-    ask: 'Did somebody look at the image and find these words right?',
-    yes: 'No, it has to be described',
-    no: 'Yes, the words fit',
+    ask: 'Does somebody still have to describe this image?',
+    yes: 'Yes, it has to be described',
+    no: 'No, I looked and the words fit',
   },
   criteria: ['1.1.1'],
   techniques: [],

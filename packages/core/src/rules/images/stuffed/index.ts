@@ -8,7 +8,11 @@ export const rule = defineRule({
   title: 'Alternative text stuffed with search words',
   why: 'A listener hears a list of words in place of what the image shows.',
   fix: 'Say in one phrase what the image shows.',
-  question: { ask: 'Do these words describe the image?', yes: 'No, they are there for search', no: 'Yes, they describe it' },
+  question: {
+    ask: 'Are these words there for search rather than for readers?',
+    yes: 'Yes, they do not describe it',
+    no: 'No, they describe it',
+  },
   criteria: ['1.1.1'],
   techniques: [],
   practice: true,

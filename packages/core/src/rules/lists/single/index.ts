@@ -11,9 +11,9 @@ export const rule = defineRule({
   why: 'A list is announced, and then there is only one thing in it.',
   fix: 'Let a lone item be a paragraph.',
   question: {
-    ask: 'Is this really a list, or a single thing with a bullet?',
-    yes: 'It is a single thing',
-    no: 'It is a list that happens to hold one',
+    ask: 'Is this a single thing rather than a list?',
+    yes: 'Yes, it is a single thing',
+    no: 'No, it is a list that happens to hold one',
   },
   criteria: ['1.3.1'],
   techniques: [],

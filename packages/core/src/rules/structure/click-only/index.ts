@@ -30,9 +30,9 @@ export const rule = defineRule({
   why: 'Keyboard and voice users cannot reach it, and listeners are not told that it does anything.',
   fix: 'Make it a button or a link.',
   question: {
-    ask: 'Can all that this does also be done from the keyboard?',
-    yes: 'No, it has to be a button or link',
-    no: 'Yes, another control does it',
+    ask: 'Is something here out of reach of the keyboard?',
+    yes: 'Yes, it has to be a button or link',
+    no: 'No, another control does it',
   },
   criteria: ['2.1.1', '4.1.2'],
   techniques: ['F59', 'F54'],

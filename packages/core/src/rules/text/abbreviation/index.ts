@@ -14,7 +14,11 @@ export const rule = defineRule({
   title: 'Abbreviation that is not opened',
   why: 'Whoever does not know it cannot look it up from here, and some programs read it as a word.',
   fix: 'Write it out where it first stands, with the abbreviation in brackets behind it.',
-  question: { ask: 'Will every reader of this page know this abbreviation?', yes: 'No, it has to be written out', no: 'Yes, it is known' },
+  question: {
+    ask: 'Could a reader of this page not know this abbreviation?',
+    yes: 'Yes, it has to be written out',
+    no: 'No, it is known to all',
+  },
   criteria: ['3.1.4'],
   techniques: ['G97', 'H28'],
   weight: 'consider',
