@@ -1,6 +1,6 @@
 'use client';
 import type { Problem } from '@inkwell/review';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 import { ProblemNotice } from './ProblemNotice';
@@ -45,7 +45,19 @@ export interface SheetProps {
   children: ReactNode;
 }
 
-/** A sheet laid over the desk: focus goes into it and comes back where it was. */
+/** Puts the focus into the first field of the sheet it stands in; where there is none, the sheet itself has it. */
+function FirstField() {
+  const here = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    here.current
+      ?.closest('[role="dialog"]')
+      ?.querySelector<HTMLElement>('input:not([type="checkbox"]):not([type="radio"]):not([type="file"]), textarea, select')
+      ?.focus();
+  }, []);
+  return <span ref={here} hidden />;
+}
+
+/** A sheet laid over the desk: focus goes into its first field, and comes back where it was. */
 export function Sheet({ title, open, onClose, wide = false, problem = null, children }: SheetProps) {
   return (
     <Overlay isOpen={open} onOpenChange={(next) => !next && onClose()} isDismissable>
@@ -56,6 +68,7 @@ export function Sheet({ title, open, onClose, wide = false, problem = null, chil
           </Heading>
           {problem && <ProblemNotice problem={problem} />}
           {children}
+          <FirstField />
         </Dialog>
       </Paper>
     </Overlay>

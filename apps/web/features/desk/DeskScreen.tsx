@@ -104,6 +104,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
       { key: '?', does: 'The sheet of keys', run: () => setSheetOpen(true) },
     ];
   }, [actions, router, before, after, onward, state, can]);
+  useTitle(state.desk.title);
   const keys = useShortcuts(shortcuts);
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 
@@ -271,6 +272,17 @@ function useLedToNote(taken: number): void {
     const inText = document.activeElement?.closest('input, textarea, [contenteditable="true"]');
     if (!inText) document.getElementById('note-heading')?.focus();
   }, [taken]);
+}
+
+/** The way back, and the window, call the page by its title as it is now. */
+function useTitle(title: string): void {
+  const router = useRouter();
+  const shown = useRef(title);
+  useEffect(() => {
+    if (shown.current === title) return;
+    shown.current = title;
+    router.refresh();
+  }, [title, router]);
 }
 
 /** Keeps the place in the address, so that it can be shared and come back to. */

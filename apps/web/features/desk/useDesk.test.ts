@@ -30,14 +30,14 @@ test('next and before go round', () => {
   expect(state().inHand?.number).toBe(1);
 });
 
-test('a fixed note is gone, the one behind it comes to hand, and it is told how many are left', async () => {
+test('a fixed note is gone, the one behind it comes to hand, and it is told how many are left; numbers stay for the sitting', async () => {
   const { state, actions, server } = start();
   act(() => actions().choose(state().open[2]!.note.id));
   await act(() => actions().fix(state().inHand!.note, 'set-level', { level: '3' }));
   expect(server.desk.html).toContain('<h3>Honey</h3>');
   expect(server.asked).toMatchObject([{ action: 'fix', body: { version: 1, remedy: 'set-level', inputs: { level: '3' } } }]);
   expect(state().desk.revision.number).toBe(2);
-  expect([state().inHand?.number, state().inHand?.note.rule]).toEqual([3, 'links/vague']);
+  expect([state().inHand?.number, state().inHand?.note.rule]).toEqual([4, 'links/vague']);
   expect(state().said).toBe('Fixed, 3 left.');
 });
 

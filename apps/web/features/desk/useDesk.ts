@@ -20,7 +20,10 @@ interface Acted {
   desk: Desk;
 }
 
-/** A note with its number in the margin: open notes are numbered in document order. */
+/**
+ * A note with its number in the margin. Open notes are numbered in document order when the page is opened; whoever works through them finds
+ * each under its number until they leave, and what comes to light meanwhile has the next ones.
+ */
 export interface Numbered {
   number: number;
   note: Note;
@@ -73,10 +76,16 @@ export interface DeskActions {
   dismiss(): void;
 }
 
-function numbered(desk: Desk, filter: NoteFilter): Numbered[] {
+/** Numbers that were given, by the note. */
+type Numbers = Map<number, number>;
+
+function numbered(desk: Desk, filter: NoteFilter, numbers: Numbers): Numbered[] {
   return desk.notes
     .filter((note) => isOpen(note))
-    .map((note, i) => ({ number: i + 1, note }))
+    .map((note) => {
+      if (!numbers.has(note.id)) numbers.set(note.id, numbers.size + 1);
+      return { number: numbers.get(note.id)!, note };
+    })
     .filter(({ note }) => passes(filter, note));
 }
 
@@ -110,7 +119,8 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
 
-  const open = useMemo(() => numbered(desk, filter), [desk, filter]);
+  const [numbers] = useState<Numbers>(() => new Map());
+  const open = useMemo(() => numbered(desk, filter, numbers), [desk, filter, numbers]);
   const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note) && passes(filter, note)), [desk, filter]);
   const inHand = open.find(({ note }) => note.id === chosen) ?? open[0] ?? null;
 
@@ -147,7 +157,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
 
   /** After a note is settled, the one that stood behind it comes to hand. */
   const goOn = (from: Note, done: string) => (now: Desk) => {
-    const left = numbered(now, filter);
+    const left = numbered(now, filter, numbers);
     const at = open.findIndex(({ note }) => note.id === from.id);
     const stillOpen = left.some(({ note }) => note.id === from.id);
     choose(stillOpen ? from.id : (left[Math.min(Math.max(at, 0), left.length - 1)]?.note.id ?? null));
@@ -155,12 +165,12 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   };
   /** A note that stays open and is not for this desk: the one behind it comes to hand. */
   const goPast = (from: Note, done: string) => (now: Desk) => {
-    const left = numbered(now, filter);
+    const left = numbered(now, filter, numbers);
     const at = left.findIndex(({ note }) => note.id === from.id);
     choose(left[(at + 1) % Math.max(1, left.length)]?.note.id ?? null);
     setSaid(`${done}, ${left.length} open.`);
   };
-  const tell = (words: string) => (now: Desk) => setSaid(`${words} ${counted(numbered(now, filter).length, 'note')} open.`);
+  const tell = (words: string) => (now: Desk) => setSaid(`${words} ${counted(numbered(now, filter, numbers).length, 'note')} open.`);
   const ok = async (sent: Promise<Sent<Acted>>) => (await sent).ok;
   const based =
     (more: object) =>

@@ -97,7 +97,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
       <Top>
         <Drop weight={note.weight} size={18} />
         <b>{WEIGHT_WORDS[note.weight]}</b>
-        <span>{`${FAMILY_WORDS[note.family]} · note ${number} of ${state.desk.notes.filter(isOpen).length}`}</span>
+        <span>{`${FAMILY_WORDS[note.family]} · note ${number}, ${state.desk.notes.filter(isOpen).length} open`}</span>
         {criterion && (
           <span>
             <Link href={`/criteria/${criterion.id}`}>{`${criterion.id} ${criterion.title}`}</Link>
