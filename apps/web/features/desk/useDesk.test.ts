@@ -146,3 +146,13 @@ test('when one is refused, what was typed ahead of its answer is dropped with it
   expect(server.asked.map(({ action }) => action)).toEqual(['fix']);
   expect(state().problem?.what).toBe('Someone saved before you');
 });
+
+test('the same words said twice are told twice, and a choice says how many notes it leaves', async () => {
+  const { state, actions } = start();
+  act(() => actions().setFilter({ ...state().filter, family: 'links' }));
+  expect(state().said).toBe('2 notes shown.');
+  act(() => actions().setFilter({ ...state().filter, weight: '' }));
+  expect(state().said).not.toBe('2 notes shown.');
+  expect(state().said.trim()).toBe('2 notes shown.');
+  await act(() => Promise.resolve());
+});

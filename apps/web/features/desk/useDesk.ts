@@ -109,6 +109,12 @@ function useInHand(place: DeskPlace) {
   return { chosen, pointed, taken, setPointed, choose, takeUp };
 }
 
+/** What is told to those who listen. The same words once more are another text: else nobody would hear them. */
+function useSaid(): [string, (words: string) => void] {
+  const [said, setSaid] = useState('');
+  return [said, useCallback((words: string) => setSaid((was) => (was === words ? `${words}\u00a0` : words)), [])];
+}
+
 /** The page under review and everything that can be done to it. One action at a time; its answer is the page as it stands then. */
 export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskActions] {
   const [desk, setDesk] = useState(initial);
@@ -117,7 +123,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const [filter, setFilter] = useState(place.filter);
   const [waiting, setWaiting] = useState(0);
   const [problem, setProblem] = useState<Problem | null>(null);
-  const [said, setSaid] = useState('');
+  const [said, say] = useSaid();
 
   const [numbers] = useState<Numbers>(() => new Map());
   const open = useMemo(() => numbered(desk, filter, numbers), [desk, filter, numbers]);
@@ -161,16 +167,16 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
     const at = open.findIndex(({ note }) => note.id === from.id);
     const stillOpen = left.some(({ note }) => note.id === from.id);
     choose(stillOpen ? from.id : (left[Math.min(Math.max(at, 0), left.length - 1)]?.note.id ?? null));
-    setSaid(stillOpen ? 'Done, and this note still stands.' : `${done}, ${left.length === 0 ? 'none left' : `${left.length} left`}.`);
+    say(stillOpen ? 'Done, and this note still stands.' : `${done}, ${left.length === 0 ? 'none left' : `${left.length} left`}.`);
   };
   /** A note that stays open and is not for this desk: the one behind it comes to hand. */
   const goPast = (from: Note, done: string) => (now: Desk) => {
     const left = numbered(now, filter, numbers);
     const at = left.findIndex(({ note }) => note.id === from.id);
     choose(left[(at + 1) % Math.max(1, left.length)]?.note.id ?? null);
-    setSaid(`${done}, ${left.length} open.`);
+    say(`${done}, ${left.length} open.`);
   };
-  const tell = (words: string) => (now: Desk) => setSaid(`${words} ${counted(numbered(now, filter, numbers).length, 'note')} open.`);
+  const tell = (words: string) => (now: Desk) => say(`${words} ${counted(numbered(now, filter, numbers).length, 'note')} open.`);
   const ok = async (sent: Promise<Sent<Acted>>) => (await sent).ok;
   const based =
     (more: object) =>
@@ -190,7 +196,10 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
         if (next) takeUp(next.note.id);
       },
       setFace,
-      setFilter,
+      setFilter(next) {
+        setFilter(next);
+        say(`${counted(numbered(desk, next, numbers).length, 'note')} shown.`);
+      },
       fix: (note, remedy, inputs) => ok(act('fix', based({ findingId: note.id, remedy, inputs }), goOn(note, 'Fixed'))),
       fixAlike: (note, remedy, inputs) => ok(act('fix-alike', based({ findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
       fixCertain: () => ok(act('fix-certain', based({}), tell('What was certain is fixed.'))),
@@ -218,9 +227,9 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       undo: () => ok(act('undo', based({}), tell('Undone.'))),
       redo: () => ok(act('redo', based({}), tell('Done again.'))),
       restore: (revision) => ok(act('restore', based({ revision }), tell(`Revision ${revision} is restored.`))),
-      signOff: () => ok(act('sign-off', based({}), () => setSaid('Signed off.'))),
+      signOff: () => ok(act('sign-off', based({}), () => say('Signed off.'))),
       lookAt: (step, looked) =>
-        ok(act('look-at', based({ step, looked }), () => setSaid(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
+        ok(act('look-at', based({ step, looked }), () => say(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
       lookAgain: () => ok(act('look', () => ({}), tell('This is the newest revision.'))),
       dismiss: () => setProblem(null),
     },

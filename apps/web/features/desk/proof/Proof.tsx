@@ -1,5 +1,5 @@
 'use client';
-import { memo, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { type CSSProperties, memo, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { ColourFilters } from './ColourFilters';
@@ -100,8 +100,7 @@ const Highlight = styled.div`
 const Lead = styled.div`
   position: absolute;
   pointer-events: none;
-  height: 0;
-  border-top: 2px solid #22406e;
+  border: 0 solid #22406e;
 `;
 const Tray = styled.div`
   display: flex;
@@ -258,7 +257,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
           </Window>
           {shown && <Highlight style={shown} />}
           {current && pointed === null && (
-            <Lead style={{ top: current.top + 17, left: current.box.left + current.box.width + 4, right: MARGIN }} />
+            <Lead style={leadOf(current.box, current.top + NOTE_HEIGHT / 2, (sheet.current?.clientWidth ?? 0) - MARGIN)} />
           )}
           <Margin role="group" aria-label="Margin">
             {placed.map(({ one, top }) => mark(one, top))}
@@ -288,6 +287,31 @@ function useDressedSoon(frame: RefObject<HTMLIFrameElement | null>, dressed: Ref
 function onceWhole(page: Document, run: () => void): void {
   if (page.readyState === 'complete') run();
   else page.defaultView?.addEventListener('load', run);
+}
+
+/** How near to the margin a piece has to end for a line to go straight there: no text stands between. */
+const NEAR = 48;
+
+/**
+ * The line from a piece of the page to its mark: straight where the piece reaches the margin, else under the piece's last line, between the
+ * lines of text, and along the margin to the mark.
+ *
+ * @param at height of the mark's middle
+ * @param edge where the margin begins
+ */
+export function leadOf(box: Box, at: number, edge: number): CSSProperties {
+  const [left, bottom] = [box.left + box.width + 3, box.top + box.height + 3];
+  const straight = edge - left < NEAR && at > box.top && at < bottom;
+  if (straight) return { top: at, left, right: MARGIN, borderTopWidth: 2 };
+  const down = at >= bottom;
+  return {
+    top: Math.min(at, bottom),
+    height: Math.abs(at - bottom) + 2,
+    left,
+    right: MARGIN - 6,
+    borderRightWidth: 2,
+    ...(down ? { borderTopWidth: 2 } : { borderBottomWidth: 2 }),
+  };
 }
 
 /** Brings a place of the sheet into view when it, or what it is of, has changed. */
