@@ -6,6 +6,7 @@ import {
   collectionBySlug,
   listAttachments,
   setAttachments,
+  SYSTEM,
   snapshot,
   unreadAttachments,
   writeFacts,
@@ -18,7 +19,7 @@ import {
 } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
 import { unlessAllowed, type Actor } from './actor.ts';
-import { LOOK_INTO } from './jobs.ts';
+import { lookIntoJob } from './jobs.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import type { Services } from './services.ts';
 
@@ -116,7 +117,7 @@ export async function listAttached(trx: Write, collectionId: number, by: string,
   });
   if (files.length === 0) return;
   await listAttachments(trx, collectionId, by, files);
-  await enqueue(trx, by, [{ kind: LOOK_INTO, payload: { collection: collectionId }, name: `${LOOK_INTO} ${collectionId}` }]);
+  await enqueue(trx, by, [lookIntoJob(collectionId)]);
 }
 
 /** What reads an attachment: in a thread of its own, so that a hostile file holds nobody up. */
@@ -126,17 +127,16 @@ export type LookInto = (bytes: Uint8Array, path: string) => Promise<AttachmentFa
 const READ = ['PDF', 'captions'];
 /** Longest attachment that is read, in bytes: what reads it holds all of it. */
 const LONGEST = 100_000_000;
-const TOGETHER = 10;
+/** Files that are read in one job: whatever else waits comes in between. */
+const TOGETHER = 20;
 
-/** A job: reads what can be read of a collection's attachments, the same bytes once. Begun again it goes on where it was. */
+/** A job: reads what can be read of some of a collection's attachments, the same bytes once, and puts in another for the rest. */
 export async function lookIntoAttachments(services: Services, lookInto: LookInto, wish: { collection: number }): Promise<void> {
-  for (;;) {
-    const some = await unreadAttachments(services.db, wish.collection, READ, TOGETHER);
-    if (some.length === 0) return;
-    const read: { sha256: string; facts: AttachmentFacts }[] = [];
-    for (const file of some) read.push({ sha256: file.sha256, facts: await factsOf(services, lookInto, file) });
-    await writeFacts(services.db, read);
-  }
+  const some = await unreadAttachments(services.db, wish.collection, READ, TOGETHER);
+  const read: { sha256: string; facts: AttachmentFacts }[] = [];
+  for (const file of some) read.push({ sha256: file.sha256, facts: await factsOf(services, lookInto, file) });
+  await writeFacts(services.db, read);
+  if (some.length === TOGETHER) await enqueue(services.db, SYSTEM, [lookIntoJob(wish.collection)]);
 }
 
 async function factsOf(

@@ -27,6 +27,10 @@ export const NOTE_DAY = 'note the day';
 export const LOOK_INTO = 'look into attachments';
 export const BRING_IN = 'bring in a package';
 
+export function lookIntoJob(collectionId: number): NewJob {
+  return { kind: LOOK_INTO, payload: { collection: collectionId }, name: `${LOOK_INTO} ${collectionId}` };
+}
+
 export function auditJob(pageId: number): NewJob {
   return { kind: AUDIT_PAGE, payload: { page: pageId }, name: `${AUDIT_PAGE} ${pageId}` };
 }

@@ -118,11 +118,17 @@ async function taken(url: URL, answer: IncomingMessage, { most }: FetchBounds): 
   return { url, type: type.trim().toLowerCase(), charset, bytes: await within(most, answer, unpack) };
 }
 
+/** What is packed, unpacked; an answer that breaks off breaks this off too. */
+function unpacked(answer: IncomingMessage, stream: Transform): Readable {
+  answer.on('error', (error) => stream.destroy(error));
+  return answer.pipe(stream);
+}
+
 /** The body, never more of it held than may be, packed or not. */
 async function within(most: number, answer: IncomingMessage, unpack: (() => Transform) | undefined): Promise<Buffer> {
   const parts: Buffer[] = [];
   let length = 0;
-  const body: Readable = unpack ? answer.on('error', () => undefined).pipe(unpack()) : answer;
+  const body = unpack ? unpacked(answer, unpack()) : answer;
   try {
     for await (const part of body) {
       length += (part as Buffer).length;

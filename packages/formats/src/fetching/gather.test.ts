@@ -181,6 +181,18 @@ test('an answer that unpacks to far more than may be is cut off', async () => {
   await expect(gathered()).rejects.toThrow('is larger than');
 });
 
+test('an answer that breaks off in the middle, packed or not, ends there', async () => {
+  const packed = gzipSync(Buffer.from(page('Visit', 'x'.repeat(50_000))));
+  site = {
+    '/': (_request, response) => {
+      response.writeHead(200, { 'content-encoding': 'gzip', 'content-type': 'text/html', 'content-length': packed.length });
+      response.write(packed.subarray(0, 60));
+      setTimeout(() => response.destroy(), 50);
+    },
+  };
+  await expect(gathered()).rejects.toThrow('broke off in the middle');
+});
+
 test('a redirect is looked at as the first address was, and a page has one file by whatever address it came', async () => {
   const to = (place: string) => (_request: IncomingMessage, response: ServerResponse) =>
     void response.writeHead(302, { location: place }).end();
