@@ -174,11 +174,18 @@ test('a folder goes out alone, and so does one page', async ({ page }) => {
 });
 
 test('pages of one content type are compared, and the one that differs opens on its outline', async ({ page }) => {
-  await page.goto('/collections/a-first-year-with-bees');
+  const title = freshTitle('Alike');
+  const week = (nth: number) => whole(`Week ${nth}`, '<h2>What you need</h2><p>A veil.</p><h2>What you learnt</h2><p>Much.</p>');
+  await send(page, [
+    { name: 'index.html', data: week(1).replaceAll('Week 1', title) },
+    ...[2, 3, 4, 5].map((nth) => ({ name: `week-${nth}.html`, data: week(nth) })),
+    { name: 'week-6.html', data: whole('Week 6', '<h3>At once</h3><p>Begin.</p>') },
+  ]);
+  await accept(page);
   await page.getByRole('link', { name: 'Spread' }).click();
-  await expect(page.getByText('They open with a heading')).toBeVisible();
-  const first = page.getByRole('rowheader').first().getByRole('link');
-  await expect(first).toBeVisible();
-  await first.click();
+  await expect(page.getByText('Their last section: “what you learnt”')).toBeVisible();
+  await expect(page.getByRole('rowheader')).toHaveText(['Week 6']);
+  await expect(page.getByText('last section: “at once”', { exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Week 6' }).click();
   await expect(page.getByRole('tab', { name: 'Outline' })).toHaveAttribute('aria-selected', 'true');
 });
