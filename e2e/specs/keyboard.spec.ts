@@ -88,6 +88,7 @@ test('the note in hand is filled in, applied, answered and left by single keys',
   await expect(heading).toBeFocused();
   await page.keyboard.press('x');
   await said('Ruled out, 2 left.');
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
   await page.keyboard.press('f');
   const box = page.getByLabel(/What would a reader look at/);
   await expect(box).toBeFocused();

@@ -6,6 +6,13 @@ import type { Shortcut } from './useShortcuts';
 /** The form of the fix in hand, as it stands on the screen. */
 const fixForm = () => document.querySelector<HTMLFormElement>('section[aria-labelledby="note-heading"] form');
 
+/** What is typed into comes before what is chosen. */
+function focusField(): void {
+  const form = fixForm();
+  const typed = form?.querySelector<HTMLElement>('input:not([type="radio"]):not([type="checkbox"]), textarea');
+  (typed ?? form?.querySelector<HTMLElement>('input:checked, input'))?.focus();
+}
+
 /** Presses a button that opens a sheet, where there is one and it can be pressed. */
 function press(act: 'alike' | 'certain' | 'exception'): void {
   document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
@@ -19,7 +26,7 @@ export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissi
   const fix: Shortcut[] = can.change
     ? [
         { key: 'a', does: 'Apply the fix, go to next', run: () => fixForm()?.requestSubmit() },
-        { key: 'f', does: 'First field of the fix', run: () => fixForm()?.querySelector<HTMLElement>('input, textarea')?.focus() },
+        { key: 'f', does: 'First field of the fix', run: focusField },
         { key: 'l', does: 'All like this', run: () => press('alike') },
         { key: 'c', does: 'Fix what is certain', run: () => press('certain') },
       ]
