@@ -22,7 +22,7 @@ const Section = styled.section`
   padding-top: 0.35rem;
   background: var(--paper);
   && {
-    flex: 1 0 18rem;
+    flex: 1 0 auto;
   }
   min-height: 0;
   > * {
@@ -116,7 +116,7 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
   const { open, settled, inHand, filter, desk } = state;
   const body = useInSight(inHand?.note.id);
   return (
-    <Section aria-labelledby="notes-heading">
+    <Section aria-labelledby="notes-heading" style={{ flexBasis: roomFor(open.length + settled.length) }}>
       <Head>
         <h2 id="notes-heading">{`Notes, in page order: ${open.length} open`}</h2>
         {desk.fixedHere > 0 && <span>{`${desk.fixedHere} fixed`}</span>}
@@ -140,6 +140,9 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
     </Section>
   );
 }
+
+/** Room for the head and four rows and a bit, less where there are fewer: what is left is the note's. */
+const roomFor = (rows: number) => `${9 + Math.min(4.3, Math.max(1, rows)) * 2.1}rem`;
 
 /** Keeps the row of the note in hand in sight, moving nothing but the list, also when the note leaves it another room. */
 function useInSight(noteId: number | undefined) {
