@@ -21,6 +21,25 @@ export const Row = styled.div`
   align-items: center;
 `;
 
+/** A ruled list: what a line is about on its left, what may be said to it on its right. */
+export const Lines = styled.ul`
+  margin-top: 0.75rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 1rem;
+    justify-content: space-between;
+    align-items: center;
+    padding: 0.4rem 0.75rem;
+    border-top: 1px solid var(--line);
+  }
+  li:first-child {
+    border-top: 0;
+  }
+`;
+
 /** How far something is: its words, its bar, and what may be done about it. */
 export const ProgressLine = styled(Row)`
   progress {

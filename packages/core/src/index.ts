@@ -43,7 +43,7 @@ export { fixCertain, withActingRemedies, type FixedCertain } from './remedies/ce
 export { alternativeEdit } from './remedies/filledIn.ts';
 export { renameInStyles, renameInXml, renameOnPage, type Renames } from './remedies/renamed.ts';
 export { cleanPaste, type Pasted } from './remedies/pasted.ts';
-export { cleanAtTheDoor, doorQuestions, type Cleaned, type DoorAnswers, type DoorQuestion } from './cleaning/atTheDoor.ts';
+export { cleanAtTheDoor, doorQuestions, proposedAnswers, type Cleaned, type DoorAnswers, type DoorQuestion } from './cleaning/atTheDoor.ts';
 export { makeUpOf, type MakeUp, type Trait } from './inspect/makeUp.ts';
 export { manyPasted } from './semantics/pastedMarks.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';

@@ -4,6 +4,7 @@ import type { CleanedView } from '@inkwell/review';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Pick } from '@/ui/Field';
+import { Lines } from '@/ui/Panel';
 
 const Sides = styled.div`
   display: grid;
@@ -28,23 +29,6 @@ const Reason = styled.p`
   padding: 1rem;
   border: 1px dashed var(--edge);
   background: var(--sheet);
-`;
-const Asked = styled.ol`
-  margin-top: 0.75rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem 1rem;
-    justify-content: space-between;
-    align-items: center;
-    padding: 0.4rem 0.75rem;
-    border-top: 1px solid var(--line);
-  }
-  li:first-child {
-    border-top: 0;
-  }
 `;
 /** Imported pages are hostile: nothing of them may run or be fetched. */
 const framed = (html: string) =>
@@ -83,7 +67,7 @@ interface QuestionsProps {
 export function Questions({ questions, answers, onAnswer }: QuestionsProps) {
   if (questions.length === 0) return null;
   return (
-    <Asked aria-label="Asked before anything is stripped">
+    <Lines as="ol" aria-label="Asked before anything is stripped">
       {questions.map(({ key, sentence, options }) => (
         <li key={key}>
           <span>{sentence}</span>
@@ -95,7 +79,7 @@ export function Questions({ questions, answers, onAnswer }: QuestionsProps) {
           />
         </li>
       ))}
-    </Asked>
+    </Lines>
   );
 }
 

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';
 import { Choice } from '@/ui/Field';
-import { Row } from '@/ui/Panel';
+import { Lines, Row } from '@/ui/Panel';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { counted } from '@/ui/words';
@@ -15,21 +15,7 @@ import { TRAITS, traitWords } from './traits';
 const Bar = styled(Row)`
   margin-top: 1rem;
 `;
-const Common = styled.ul`
-  margin-top: 0.75rem;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    justify-content: space-between;
-    gap: 0.25rem 1rem;
-    padding: 0.4rem 0.9rem;
-    border-top: 1px solid var(--line);
-  }
-  li:first-child {
-    border-top: 0;
-  }
+const Common = styled(Lines)`
   b {
     font-variant-numeric: tabular-nums;
   }

@@ -54,6 +54,11 @@ export function doorQuestions(page: Page): DoorQuestion[] {
   return askedOf(page).map(({ finding: _finding, ...question }) => question);
 }
 
+/** What the engine is sure of, as answers. */
+export function proposedAnswers(questions: readonly DoorQuestion[]): DoorAnswers {
+  return Object.fromEntries(questions.flatMap(({ key, proposed }) => (proposed === null ? [] : [[key, proposed]])));
+}
+
 interface Asked extends DoorQuestion {
   finding: Finding;
 }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { applyEdits, parsePage, relativeTo, resolveAddress, titleText } from '@inkwell/core';
+import { applyEdits, parsePage, relativeTo, resolveAddress } from '@inkwell/core';
 import { attachmentKindOf } from '../attachments/kinds.ts';
 import { absolute, leadingEdits, ledSheet, type PlaceOf } from '../documents/led.ts';
 import { decodeHtml, LARGEST_PAGE, withCharset } from '../html/decode.ts';
@@ -48,7 +48,6 @@ export interface Gathering {
 }
 
 export interface Gathered {
-  title: string;
   files: { path: string; bytes: () => Promise<Uint8Array> }[];
   troubles: Trouble[];
 }
@@ -93,7 +92,6 @@ class Round {
   private readonly robots = new Map<string, Promise<Robots>>();
   private readonly signal: AbortSignal;
   private bytes = 0;
-  private title = '';
   private full = '';
 
   constructor(
@@ -131,7 +129,6 @@ class Round {
       throw new NotFetched(first ? `${first.path} ${first.what}` : 'There was no address to fetch');
     }
     return {
-      title: this.title,
       troubles: this.troubles,
       files: this.kept.map((one) => ({ path: one.path, bytes: () => this.written(one) })),
     };
@@ -166,7 +163,6 @@ class Round {
     const fresh = await this.keep(url, got, isPage ? 'page' : 'other');
     if (!isPage || !fresh) return false;
     const page = parsePage(this.textOf(fresh, got.bytes).text);
-    this.title ||= titleText(page);
     leadingEdits(page, got.url.href, (address, shows) => this.meet(address, shows));
     return true;
   }

@@ -1,4 +1,4 @@
-import { difference, type DoorQuestion } from '@inkwell/core';
+import { difference, proposedAnswers, type DoorQuestion } from '@inkwell/core';
 import {
   choosePasted,
   lockPage,
@@ -95,7 +95,10 @@ export async function door(services: Services, actor: Actor, wish: { id: number;
     sums,
     pages: pages.slice(0, LISTED).map(({ answers: _answers, ...line }) => line),
     next: pages.length > LISTED ? pages[LISTED]!.position : null,
-    page: page && text ? { ...page, questions, cleaned: await tried(services, text, { ...proposedTo(questions), ...page.answers }) } : null,
+    page:
+      page && text
+        ? { ...page, questions, cleaned: await tried(services, text, { ...proposedAnswers(questions), ...page.answers }) }
+        : null,
   });
 }
 
@@ -106,11 +109,6 @@ const textOf = ({ html, scope, title, path }: PastedPage & { html: string }): Pl
   address: path,
   neighbours: { titles: {} },
 });
-
-/** What the engine is sure of, as answers. */
-function proposedTo(questions: readonly DoorQuestion[]): Record<string, string> {
-  return Object.fromEntries(questions.flatMap(({ key, proposed }) => (proposed === null ? [] : [[key, proposed]])));
-}
 
 async function tried(services: Services, page: PlacedText, answers: Readonly<Record<string, string>>): Promise<CleanedView> {
   const cleaned = await services.engine.run('clean', { page, answers });

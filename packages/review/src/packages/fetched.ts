@@ -12,13 +12,12 @@ import {
   zipSource,
   type Gathered,
 } from '@inkwell/formats';
-import { addPackage, collectionBySlug, keepFile, noteFetched, writing, type Package, type Wanted } from '@inkwell/store';
-import { enqueue } from '@inkwell/work';
-import { unlessAllowed, type Actor } from '../actor.ts';
-import { READ_PACKAGE } from '../jobs.ts';
-import { done, notFound, refused, type Result } from '../problems.ts';
+import { keepFile, noteFetched, type Package, type Wanted } from '@inkwell/store';
+import type { Actor } from '../actor.ts';
+import { done, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 import type { Opened } from './document.ts';
+import { mayReceive, waitToBeRead } from './receive.ts';
 
 /** Addresses given at once. */
 const MOST_ADDRESSES = 2_000;
@@ -37,10 +36,8 @@ export function allowedHosts(): readonly string[] {
 
 /** Has pages fetched from their host in the background. None is a page here before a person said yes. Gives the package's number. */
 export async function askForPages(services: Services, actor: Actor, wish: AskForPages): Promise<Result<number>> {
-  const renewed = wish.newerOf === undefined ? null : await collectionBySlug(services.db, wish.newerOf);
-  if (renewed === undefined || renewed?.arrived_at === null) return notFound('This collection');
-  const barred = unlessAllowed(actor, 'bring in', renewed ? { collection: renewed.id } : 'house', 'This collection');
-  if (barred) return barred;
+  const into = await mayReceive(services, actor, wish.newerOf);
+  if (!into.ok) return into;
   const addresses = [...new Set(addressesIn(wish.text))].slice(0, MOST_ADDRESSES);
   const policy = hostPolicyFrom(process.env);
   const [first] = addresses;
@@ -58,12 +55,7 @@ export async function askForPages(services: Services, actor: Actor, wish: AskFor
     });
   const wanted: Wanted = { kind: wish.kind, addresses: wish.kind === 'addresses' ? addresses : addresses.slice(0, 1) };
   const sha256 = await keepFile(services.db, 'application/json', Buffer.from(JSON.stringify(wanted)));
-  const id = await writing(services.db, async (trx) => {
-    const made = await addPackage(trx, { name: nameOf(first), sha256, made_by: actor.id, renews: renewed?.id ?? null, wanted });
-    await enqueue(trx, actor.id, [{ kind: READ_PACKAGE, payload: { package: made }, name: `${READ_PACKAGE} ${made}` }]);
-    return made;
-  });
-  return done(id);
+  return done(await waitToBeRead(services, { name: nameOf(first), sha256, made_by: actor.id, renews: into.value, wanted }));
 }
 
 function nameOf(address: string): string {

@@ -29,10 +29,8 @@ export interface SentPackage {
 
 /** Takes a package that was sent and has it read in the background. Nothing of it is a page yet. Gives its number. */
 export async function receivePackage(services: Services, actor: Actor, sent: SentPackage): Promise<Result<number>> {
-  const renewed = sent.newerOf === undefined ? null : await collectionBySlug(services.db, sent.newerOf);
-  if (renewed === undefined || renewed?.arrived_at === null) return notFound('This collection');
-  const barred = unlessAllowed(actor, 'bring in', renewed ? { collection: renewed.id } : 'house', 'This collection');
-  if (barred) return barred;
+  const into = await mayReceive(services, actor, sent.newerOf);
+  if (!into.ok) return into;
   if (!(await isZip(sent.file)) && !isMhtml(await headOf(sent.file)))
     return refused({
       code: 'bad-page',
@@ -42,12 +40,24 @@ export async function receivePackage(services: Services, actor: Actor, sent: Sen
       next: 'Choose the package itself, or bring one page into a collection.',
     });
   const sha256 = await keepFromDisk(services.db, sent.file, 'application/zip');
-  const id = await writing(services.db, async (trx) => {
-    const made = await addPackage(trx, { name: sent.name, sha256, made_by: actor.id, renews: renewed?.id ?? null });
-    await enqueue(trx, actor.id, [{ kind: READ_PACKAGE, payload: { package: made }, name: `${READ_PACKAGE} ${made}` }]);
+  return done(await waitToBeRead(services, { name: sent.name, sha256, made_by: actor.id, renews: into.value }));
+}
+
+/** Whether somebody may bring a package in; gives the number of the collection it is a newer version of, null for one of its own. */
+export async function mayReceive(services: Services, actor: Actor, newerOf: string | undefined): Promise<Result<number | null>> {
+  const renewed = newerOf === undefined ? null : await collectionBySlug(services.db, newerOf);
+  if (renewed === undefined || renewed?.arrived_at === null) return notFound('This collection');
+  const barred = unlessAllowed(actor, 'bring in', renewed ? { collection: renewed.id } : 'house', 'This collection');
+  return barred ?? done(renewed?.id ?? null);
+}
+
+/** Has a package read in the background, and gives its number. */
+export async function waitToBeRead(services: Services, received: Parameters<typeof addPackage>[1]): Promise<number> {
+  return writing(services.db, async (trx) => {
+    const made = await addPackage(trx, received);
+    await enqueue(trx, received.made_by, [{ kind: READ_PACKAGE, payload: { package: made }, name: `${READ_PACKAGE} ${made}` }]);
     return made;
   });
-  return done(id);
 }
 
 /** Bytes by which the kind of a file is told. */

@@ -9,6 +9,7 @@ import {
   cleanPaste,
   DEFAULT_PROFILE,
   doorQuestions,
+  proposedAnswers,
   elementAt,
   inspectKinds,
   inspectStructure,
@@ -269,7 +270,6 @@ function sizeUp(source: string): SizedUp {
 function atTheDoor({ source, answers }: Extract<Question, { kind: 'door' }>): AtTheDoor {
   const page = parsePage(source);
   const questions = doorQuestions(page);
-  const sure = Object.fromEntries(questions.flatMap(({ key, proposed }) => (proposed === null ? [] : [[key, proposed]])));
-  const cleaned = cleanAtTheDoor(page, answers ?? sure);
+  const cleaned = cleanAtTheDoor(page, answers ?? proposedAnswers(questions));
   return { questions, cleaned: cleaned.ok ? { ok: true, html: cleaned.after } : cleaned };
 }
