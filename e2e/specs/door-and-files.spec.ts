@@ -101,6 +101,33 @@ test('attached files are told with what is in them, and each has a standing, an 
   await page.getByLabel('Choose files/plan.pdf').uncheck({ force: true });
   await chosen.getByLabel('Standing').selectOption('to mend');
   await expect(row('walk.en.vtt')).toContainText('To be mended');
+  await chosen.getByRole('button', { name: 'No day' }).click();
+  await expect(
+    row('walk.en.vtt')
+      .getByText('by', { exact: false })
+      .filter({ has: page.getByRole('time') }),
+  ).toHaveCount(0);
+  await chosen.getByLabel('Remark').fill('The words at one minute are missing.');
+  await chosen.getByRole('button', { name: 'Set the remark' }).click();
+  await expect(row('walk.en.vtt')).toContainText('The words at one minute are missing.');
+  // Another tab says something of one of two meanwhile: it is left as it is, and named.
+  await page.getByLabel('All files shown').check({ force: true });
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await other.getByLabel('Choose files/plan.pdf').check({ force: true });
+  await other.getByRole('group', { name: 'Chosen files' }).getByLabel('Standing').selectOption('to become a page');
+  await expect(other.getByRole('row').filter({ hasText: 'plan.pdf' })).toContainText('To become a page');
+  await chosen.getByLabel('Standing').selectOption('to mend');
+  const notice = page.getByRole('alert').filter({ hasText: 'One file was left as it is' });
+  await expect(notice).toContainText('files/plan.pdf');
+  await expect(row('plan.pdf')).toContainText('To become a page');
+  await chosen.getByLabel('Standing').selectOption('unseen');
+  await expect(row('plan.pdf')).toContainText('Nobody looked yet');
+  await expect(notice).toHaveCount(0);
+  await page.getByLabel('Choose media/walk.en.vtt').check({ force: true });
+  await page.getByLabel('Choose files/plan.pdf').uncheck({ force: true });
+  await chosen.getByLabel('Standing').selectOption('to mend');
+  await expect(row('walk.en.vtt')).toContainText('To be mended');
   await page.getByRole('search', { name: 'Choose files' }).getByLabel('Standing').selectOption('unseen');
   await expect(page).toHaveURL(/standing=unseen/);
   await expect(row('walk.en.vtt')).toHaveCount(0);

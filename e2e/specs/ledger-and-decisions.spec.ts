@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringIn, freshTitle, ownCollection, ownTitle, standing, takeUp } from '../support/desk';
+import { bringIn, freshTitle, hadOpen, ownCollection, ownTitle, standing, takeUp } from '../support/desk';
 
 /** Brings in so many short pages without a screen, a few at a time. */
 async function bringMany(page: Page, collection: string, many: number): Promise<void> {
@@ -171,4 +171,24 @@ test('a request that is too long is refused before it is read, and files are ser
   expect((await tail.body()).equals(bytes.subarray(-5))).toBe(true);
   expect((await request.get(address, { headers: { range: `bytes=${bytes.length}-` } })).status()).toBe(416);
   expect((await request.get(address, { headers: { 'if-none-match': whole.headers().etag! } })).status()).toBe(304);
+});
+
+test('what stood open is drawn day by day, with its table', async ({ page }) => {
+  const collection = await ownCollection();
+  await bringIn(page, '<h2>Wax</h2><p>Text.</p><h2></h2>', freshTitle('Trend'), collection);
+  await hadOpen(collection, [
+    { day: '2026-01-12', must: 9 },
+    { day: '2026-01-13', must: 5 },
+  ]);
+  await page.goto(`/collections/${collection}/trend`);
+  await expect(page.getByText(/open today, \d+ fewer than on 2026-01-12\./)).toBeVisible();
+  const rows = page.getByRole('row').filter({ has: page.getByRole('rowheader') });
+  await expect(rows).toHaveCount(3);
+  // The curve of must comes down: its drawn area is as wide as the chart, and highest on the left.
+  const must = page.locator('.recharts-area-area').first();
+  const { width, height } = (await must.boundingBox())!;
+  expect(width).toBeGreaterThan(400);
+  expect(height).toBeGreaterThan(100);
+  const tops = (await must.getAttribute('d'))!.match(/^M[\d.]+,([\d.]+)[\s\S]*?[\d.]+,([\d.]+)L/)!;
+  expect(Number(tops[1])).toBeLessThan(Number(tops[2]));
 });

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { sql } from 'kysely';
-import { addCollection, collectionBySlug, openDatabase, placeFiles } from '@inkwell/store';
+import { addCollection, collectionBySlug, openDatabase, placeFiles, writeDays } from '@inkwell/store';
 
 let made = 0;
 
@@ -44,6 +44,18 @@ export async function ownCollection(): Promise<string> {
       targets.map((path) => ({ path, mediaType: 'text/plain', bytes: Buffer.from('there') })),
     );
     return slug;
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Writes down that so much of must stood open in a collection of one page on earlier days. */
+export async function hadOpen(slug: string, days: readonly { day: string; must: number }[]): Promise<void> {
+  const db = openDatabase({ url: process.env.DATABASE_URL!, most: 1 });
+  try {
+    const { id } = (await collectionBySlug(db, slug))!;
+    for (const { day, must } of days)
+      await writeDays(db, day, [{ id, pages: 1, held: 1, judge: 0, ready: 0, must, should: 0, consider: 0, questions: 0 } as never]);
   } finally {
     await db.destroy();
   }

@@ -200,22 +200,32 @@ export function Tick({ label, name, on, onChange }: TickProps) {
   );
 }
 
-/** A few words by which a list is narrowed. */
-export function SearchBox({ label, value, onChange }: { label: string; value: string; onChange(value: string): void }) {
+interface BesideProps {
+  label: string;
+  value: string;
+  onChange(value: string): void;
+}
+
+function BesideBox({ label, value, onChange, type }: BesideProps & { type: 'search' | 'date' | 'text' }) {
   return (
     <Beside>
       {label}
-      <input type="search" value={value} onChange={(event) => onChange(event.target.value)} />
+      <input type={type} value={value} onChange={(event) => onChange(event.target.value)} />
     </Beside>
   );
 }
 
+/** A few words by which a list is narrowed. */
+export function SearchBox(props: BesideProps) {
+  return <BesideBox {...props} type="search" />;
+}
+
 /** A day, beside its label. */
-export function DayBox({ label, value, onChange }: { label: string; value: string; onChange(value: string): void }) {
-  return (
-    <Beside>
-      {label}
-      <input type="date" value={value} onChange={(event) => onChange(event.target.value)} />
-    </Beside>
-  );
+export function DayBox(props: BesideProps) {
+  return <BesideBox {...props} type="date" />;
+}
+
+/** A few words, beside their label. */
+export function WordBox(props: BesideProps) {
+  return <BesideBox {...props} type="text" />;
 }

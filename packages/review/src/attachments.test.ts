@@ -57,9 +57,20 @@ test('standing, owner and day are set for many, kept against whoever saw an olde
   const slug = await packages.arrived(await packages.sent('judged.zip', SITE));
   const { shown } = await listed(slug);
   const files = shown.map(({ path, version }) => ({ path, version }));
-  expect(await judged(slug, { files, owner: INES.id, due: '2027-01-15' })).toEqual({ ok: true, value: { changed: 3 } });
+  expect(await judged(slug, { files, owner: INES.id, due: '2027-01-15' })).toEqual({ ok: true, value: { changed: 3, left: [] } });
   expect(await judged(slug, { files: files.slice(0, 1), standing: 'to mend' })).toMatchObject({ ok: false, problem: { code: 'conflict' } });
   const now = (await listed(slug)).shown;
+  // One of two was changed meanwhile: the other is, and the first is named.
+  await judged(slug, { files: [now[0]!], due: null });
+  expect(await judged(slug, { files: [now[0]!, now[2]!], note: 'Ask Ruth.' })).toEqual({
+    ok: true,
+    value: { changed: 1, left: ['files/copy.pdf'] },
+  });
+  expect((await listed(slug)).shown.map(({ due, note }) => [due, note])).toEqual([
+    [null, ''],
+    ['2027-01-15', ''],
+    ['2027-01-15', 'Ask Ruth.'],
+  ]);
   await judged(slug, { files: [now[1]!], standing: 'fit', note: 'Read by Ines.' });
   const fit = await listed(slug, { standing: 'fit' });
   expect(fit.shown).toMatchObject([

@@ -80,8 +80,15 @@ export interface JudgeAttachments extends AttachmentChange {
   files: readonly { path: string; version: number }[];
 }
 
-/** Says of attachments where they stand, who has them, by when, or a word about them. Nothing said by somebody else meanwhile is lost. */
-export function judgeAttachments(services: Services, actor: Actor, wish: JudgeAttachments): Promise<Result<{ changed: number }>> {
+/**
+ * Says of attachments where they stand, who has them, by when, or a word about them. Nothing said by somebody else meanwhile is lost: such
+ * files are left as they are, and named.
+ */
+export function judgeAttachments(
+  services: Services,
+  actor: Actor,
+  wish: JudgeAttachments,
+): Promise<Result<{ changed: number; left: string[] }>> {
   return writing(services.db, async (trx) => {
     const collection = await collectionBySlug(trx, wish.collection);
     if (!collection) return notFound('This collection');
@@ -91,16 +98,17 @@ export function judgeAttachments(services: Services, actor: Actor, wish: JudgeAt
     if (due && Number.isNaN(Date.parse(due)))
       return refused({ code: 'bad-page', what: 'This is no day', kept: 'Nothing was changed.', next: 'Choose a day.' });
     const changed = await setAttachments(trx, collection.id, wish.files, { standing, owner, due, note }, actor.id);
-    const left = wish.files.filter(({ path }) => !changed.includes(path));
+    const said = new Set(changed);
+    const left = wish.files.flatMap(({ path }) => (said.has(path) ? [] : [path]));
     if (changed.length === 0)
       return refused({
         code: 'conflict',
         what: 'Somebody else changed this meanwhile',
-        why: `${left[0]!.path} is no longer as it was shown.`,
+        why: `${left[0]!} is no longer as it was shown.`,
         kept: 'What they said was kept.',
         next: 'Look at it again, and say it once more if it still holds.',
       });
-    return done({ changed: changed.length });
+    return done({ changed: changed.length, left });
   });
 }
 

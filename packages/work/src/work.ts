@@ -42,7 +42,7 @@ export async function work(db: Connection, options: WorkOptions): Promise<void> 
 
 async function oneAfterAnother(
   db: Connection,
-  { handlers, worker, signal, leaseSeconds = 30, idleMs = 500, mostAttempts = 5, onTrouble = () => undefined }: WorkOptions,
+  { handlers, worker, signal, leaseSeconds = 30, idleMs = 200, mostAttempts = 5, onTrouble = () => undefined }: WorkOptions,
 ): Promise<void> {
   while (!signal.aborted) {
     const job = await claimJob(db, worker, leaseSeconds).catch((error: unknown) => void onTrouble(null, error));

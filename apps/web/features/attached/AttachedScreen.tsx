@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
-import { DayBox, Pick, Tick } from '@/ui/Field';
+import { DayBox, Pick, Tick, WordBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
@@ -45,10 +45,11 @@ export function AttachedScreen({ shown, people }: { shown: Attached; people: rea
   const router = useRouter();
   const { set, choose, chooseAll, clear } = useChosen(shown);
   const [problem, setProblem] = useState<Problem | null>(null);
-  const change = async (said: { standing?: AttachmentStanding; owner?: string | null; due?: string | null }) => {
+  const change = async (said: Said) => {
     const files = shown.shown.filter(({ path }) => set.has(path)).map(({ path, version }) => ({ path, version }));
-    const sent = await send<{ changed: number }>(`/api/collections/${encodeURIComponent(collection.slug)}/attachments`, { files, ...said });
-    setProblem(sent.ok ? null : sent.problem);
+    const address = `/api/collections/${encodeURIComponent(collection.slug)}/attachments`;
+    const sent = await send<{ changed: number; left: string[] }>(address, { files, ...said });
+    setProblem(sent.ok ? leftAlone(sent.value) : sent.problem);
     router.refresh();
   };
   const files = shown.shown;
@@ -112,6 +113,26 @@ export function AttachedScreen({ shown, people }: { shown: Attached; people: rea
   );
 }
 
+/** What is said of files that are chosen; what is left out stays as it is. */
+interface Said {
+  standing?: AttachmentStanding;
+  owner?: string | null;
+  due?: string | null;
+  note?: string;
+}
+
+/** Names the files that somebody else changed meanwhile, and that were left as they are. */
+function leftAlone({ changed, left }: { changed: number; left: string[] }): Problem | null {
+  if (left.length === 0) return null;
+  return {
+    code: 'conflict',
+    what: left.length === 1 ? 'One file was left as it is' : `${left.length} files were left as they are`,
+    why: `Somebody else changed this meanwhile: ${left.join(', ')}.`,
+    kept: `What they said was kept, and is shown now. ${changed === 1 ? 'The other file was' : `The ${changed} others were`} changed.`,
+    next: 'Look at it again, and say it once more if it still holds.',
+  };
+}
+
 /** Files chosen of those that are shown. */
 function useChosen({ shown }: Attached) {
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
@@ -158,13 +179,14 @@ function Choices({ shown: { collection, choice, kinds }, people }: { shown: Atta
 interface ChosenProps {
   many: number;
   people: readonly Somebody[];
-  onChange(said: { standing?: AttachmentStanding; owner?: string | null; due?: string | null }): void;
+  onChange(said: Said): void;
   onClear(): void;
 }
 
 /** What can be said of the files that are chosen, all at once. */
 function ChosenFiles({ many, people, onChange, onClear }: ChosenProps) {
   const [day, setDay] = useState('');
+  const [word, setWord] = useState('');
   return (
     <Chosen role="group" aria-label="Chosen files">
       <b role="status">{`${many} chosen`}</b>
@@ -188,6 +210,11 @@ function ChosenFiles({ many, people, onChange, onClear }: ChosenProps) {
       <Button isDisabled={day === ''} onPress={() => onChange({ due: day })}>
         Set the day
       </Button>
+      <Button $look="quiet" onPress={() => onChange({ due: null })}>
+        No day
+      </Button>
+      <WordBox label="Remark" value={word} onChange={setWord} />
+      <Button onPress={() => onChange({ note: word.trim() })}>{word.trim() === '' ? 'Take the remark away' : 'Set the remark'}</Button>
       <Button $look="quiet" onPress={onClear}>
         Choose none
       </Button>
@@ -242,6 +269,7 @@ function FileRow({ file, collection, on, onChoose }: FileProps) {
             <When at={file.last.at} />
           </Small>
         )}
+        {file.note && <Small>{file.note}</Small>}
       </td>
       <td>
         {file.owned_by ?? 'Nobody'}

@@ -20,7 +20,8 @@ export function nearestPassing(
   return found.sort((a, b) => Math.abs(a.l - start.l) - Math.abs(b.l - start.l))[0]?.colour ?? null;
 }
 
-const STEPS = 40;
+/** Halvings of a lightness between 0 and 1: far below what a channel of eight bits can show. */
+const STEPS = 20;
 
 function search(
   start: { l: number; c: number; h: number },

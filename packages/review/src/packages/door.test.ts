@@ -70,6 +70,9 @@ test('what was said is done as a page comes in: the text as it came is revision 
   expect(desk.html).toContain('<h3>Along the towpath</h3>');
   expect((await packages.deskOn(slug, 'locks')).html).toContain('<p>The gates are opened by hand, and shut again behind the boat.</p>');
   expect((await packages.deskOn(slug, 'visit')).revision.number).toBe(1);
+  // The texts as they came are revisions now, and are not kept twice.
+  const kept = await b.db().selectFrom('package_pasted').select('html').where('package_id', '=', id).execute();
+  expect(kept.map(({ html }) => html)).toEqual(['', '']);
   // It goes out cleaned, and every other byte as it came.
   const { bytes } = await packages.out(slug);
   expect(bytes.includes('MsoNormal')).toBe(false);

@@ -13,6 +13,7 @@ import * as fetching from './011-fetching.ts';
 import * as parts from './012-parts.ts';
 import * as makeUp from './013-make-up.ts';
 import * as days from './014-days.ts';
+import * as lighterFindings from './015-lighter-findings.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -30,4 +31,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '012-parts': parts,
   '013-make-up': makeUp,
   '014-days': days,
+  '015-lighter-findings': lighterFindings,
 };

@@ -35,7 +35,7 @@ const Section = styled.section`
 /** What scrolls of the list: its head stays. */
 const Body = styled.div`
   && {
-    flex: 1 1 0;
+    flex: 1 1 auto;
   }
   min-height: 0;
   overflow-y: auto;
@@ -116,7 +116,7 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
   const { open, settled, inHand, filter, desk } = state;
   const body = useInSight(inHand?.note.id);
   return (
-    <Section aria-labelledby="notes-heading" style={{ flexBasis: roomFor(open.length + settled.length) }}>
+    <Section aria-labelledby="notes-heading">
       <Head>
         <h2 id="notes-heading">{`Notes, in page order: ${open.length} open`}</h2>
         {desk.fixedHere > 0 && <span>{`${desk.fixedHere} fixed`}</span>}
@@ -124,7 +124,7 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
       </Head>
       <StepStrip state={state} actions={actions} mayLook={can.change} />
       {desk.notes.length > 0 && <Filters notes={desk.notes} filter={filter} onChange={actions.setFilter} />}
-      <Body ref={body}>
+      <Body ref={body} style={{ flexBasis: roomFor(open.length + settled.length) }}>
         {open.length === 0 && <Empty>{filters(filter) ? 'Nothing open is left by this choice.' : 'Nothing is open on this page.'}</Empty>}
         {open.length > 0 && (
           <Rows>
@@ -141,8 +141,8 @@ export function NoteList({ state, actions, engine, can }: { state: DeskState; ac
   );
 }
 
-/** Room for the head and four rows and a bit, less where there are fewer: what is left is the note's. */
-const roomFor = (rows: number) => `${9 + Math.min(4.3, Math.max(1, rows)) * 2.1}rem`;
+/** Room for four rows, one of them of two lines, less where there are fewer: what is left is the note’s. */
+const roomFor = (rows: number) => `${Math.min(5.2, Math.max(1.2, rows)) * 2.1}rem`;
 
 /** Keeps the row of the note in hand in sight, moving nothing but the list, also when the note leaves it another room. */
 function useInSight(noteId: number | undefined) {
