@@ -294,7 +294,10 @@ export async function leaveOut(trx: Write, id: number, { page_id: page, address,
   await sql`update packages set troubles = troubles || ${trouble}::jsonb where id = ${id}`.execute(trx);
 }
 
-/** Says that a package is all here, once none of its pages waits; its pasted texts are revisions by now, and are not kept twice. Whether this was the moment. */
+/**
+ * Says that a package is all here, once none of its pages waits; its pasted texts are revisions by now, and are not kept twice. Whether
+ * this was the moment.
+ */
 export async function endArrival(trx: Write, id: number, collectionId: number): Promise<boolean> {
   const { rows } = await sql`with ended as (update packages set state = 'here', here_at = now() where id = ${id} and state = 'arriving'
       and job_id is not null and not exists (select 1 from arrivals a join pages p on p.id = a.page_id

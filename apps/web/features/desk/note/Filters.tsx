@@ -16,6 +16,19 @@ const Bar = styled.div`
   align-items: center;
   padding: 0 1.25rem 0.5rem;
 `;
+/** The rarer ways in one line: the note in hand needs the room more. */
+const Rarer = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.6rem;
+  flex-basis: 100%;
+  select {
+    width: 5.6rem;
+  }
+  input {
+    width: 4.6rem;
+  }
+`;
 const ALL = { value: '', label: 'all' };
 
 /** Narrows the list of notes, and with it what next and before step through. */
@@ -41,8 +54,13 @@ export function Filters({ notes, filter, onChange }: { notes: readonly Note[]; f
       <Button $look="quiet" aria-expanded={more} onPress={() => setMore(!more)}>
         {more ? 'Fewer ways' : 'More ways'}
       </Button>
+      {filters(filter) && (
+        <Button $look="quiet" onPress={() => onChange(NO_FILTER)}>
+          Show all
+        </Button>
+      )}
       {more && (
-        <>
+        <Rarer>
           <Pick
             label="Standing"
             value={filter.standing}
@@ -56,12 +74,7 @@ export function Filters({ notes, filter, onChange }: { notes: readonly Note[]; f
             options={[ALL, ...criteria.map((one) => ({ value: one, label: `${one} ${criterionOf(one)?.title ?? ''}` }))]}
           />
           <SearchBox label="Words" value={filter.words} onChange={(words) => set({ words })} />
-        </>
-      )}
-      {filters(filter) && (
-        <Button $look="quiet" onPress={() => onChange(NO_FILTER)}>
-          Show all
-        </Button>
+        </Rarer>
       )}
     </Bar>
   );
