@@ -90,11 +90,20 @@ export const RULE = checker({
   properties: { ...ON_FINDING, answer: { enum: ['stands', 'no problem', 'not sure'] } },
 });
 const PATH = { type: 'string', maxLength: 4_000 } as const;
+/** Findings that are left as they are. */
+const WITHOUT = { type: 'array', items: ID, maxItems: 10_000 } as const;
 export const FIX_ALIKE = checker({
   ...base,
   required: ['version', 'findingId', 'remedy', 'inputs'],
-  properties: { version: ID, findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } },
+  properties: {
+    version: ID,
+    findingId: ID,
+    remedy: { enum: REMEDY_NAMES },
+    inputs: { type: 'object', additionalProperties: SHORT },
+    without: WITHOUT,
+  },
 });
+export const FIX_CERTAIN = checker({ ...base, required: ['version'], properties: { version: ID, without: WITHOUT } });
 export const ARRANGE = checker({
   ...base,
   required: ['version', 'arrangement'],

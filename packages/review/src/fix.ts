@@ -59,8 +59,13 @@ export function openOn(services: Services, { page, bar, findings }: Seen): Store
   );
 }
 
+/** Findings that are left as they are, though they could be fixed together with others. */
+interface Without {
+  without?: readonly number[] | undefined;
+}
+
 /** Fixes one slip wherever it stands on the page: `findingId` names one of them, `inputs` what was chosen for all. */
-export function fixAllAlike(services: Services, actor: Actor, wish: Fix & { remedy: RemedyName }): Promise<Result<Revised>> {
+export function fixAllAlike(services: Services, actor: Actor, wish: Fix & Without & { remedy: RemedyName }): Promise<Result<Revised>> {
   return changeText(services, actor, wish, {
     about: 'the whole page',
     async make(seen) {
@@ -70,7 +75,7 @@ export function fixAllAlike(services: Services, actor: Actor, wish: Fix & { reme
       const result = await services.engine.run('fix alike', {
         page: seen.text,
         finding: keyOf(finding),
-        among: open.map(keyOf),
+        among: open.filter(({ id }) => !wish.without?.includes(id)).map(keyOf),
         remedy: wish.remedy,
         inputs: wish.inputs,
       });
@@ -85,12 +90,17 @@ export function fixAllAlike(services: Services, actor: Actor, wish: Fix & { reme
 }
 
 /** Applies every fix that needs no person. What was ruled out, excepted or is for others to fix is left alone. */
-export function fixAllCertain(services: Services, actor: Actor, wish: OnPage, then?: TextChange['then']): Promise<Result<Revised>> {
+export function fixAllCertain(
+  services: Services,
+  actor: Actor,
+  wish: OnPage & Without,
+  then?: TextChange['then'],
+): Promise<Result<Revised>> {
   return changeText(services, actor, wish, {
     about: 'the whole page',
     async make({ page, bar, text, findings }) {
       const today = dayIn(page.time_zone, services.now());
-      const settled = findings.filter((finding) => !isOpenOn(finding, today));
+      const settled = findings.filter((finding) => !isOpenOn(finding, today) || wish.without?.includes(finding.id));
       const result = await services.engine.run('fix certain', { page: text, leave: settled.map(keyOf), profile: bar.profile });
       return madeBy(
         result,

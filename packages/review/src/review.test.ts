@@ -268,6 +268,25 @@ describe('many at once', () => {
     });
   });
 
+  test('what was unticked is left as it is, whether fixed with others like it or with all that is certain', async () => {
+    const before = await page(THREE);
+    const [first, second] = before.notes.filter((note) => note.rule === 'lists/typed');
+    const all = { findingId: first!.id, remedy: 'make-list' as const, inputs: {} };
+    expect(await fixAllAlike(services, INES, { ...at(before), ...all, without: [second!.id] })).toMatchObject({
+      ok: true,
+      value: { fixed: 1 },
+    });
+    const after = await look(before.slug);
+    expect(after.html).toContain('<p>- Three</p><p>- Four</p>');
+    expect(after.html).toContain('<ul><li>One</li><li>Two</li></ul>');
+    await undo(services, INES, at(after));
+    const again = await look(before.slug);
+    expect(await fixAllCertain(services, INES, { ...at(again), without: [first!.id] })).toMatchObject({ ok: true });
+    const { html } = await look(before.slug);
+    expect(html).toContain('<p>- One</p><p>- Two</p>');
+    expect(html).toContain('<ul><li>Three</li><li>Four</li></ul>');
+  });
+
   test('levels, headers and captions are arranged as a revision that says so', async () => {
     const before = await page('<h2>A</h2><h4>B</h4><table><tr><td>Lock</td><td>Depth</td></tr><tr><td>One</td><td>2 m</td></tr></table>');
     expect(

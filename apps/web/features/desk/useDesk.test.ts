@@ -52,7 +52,7 @@ test('a fix that does not settle the note leaves it at hand and says so', async 
   const { state, actions } = start();
   act(() => actions().choose(state().open[2]!.note.id));
   // The server of these tests does nothing on this.
-  await act(() => actions().fixAlike(state().inHand!.note, 'set-level', { level: '3' }));
+  await act(() => actions().fixAlike(state().inHand!.note, 'set-level', { level: '3' }, []));
   expect(state().inHand?.note.rule).toBe('headings/leap');
   expect(state().said).toBe('Done, and this note still stands.');
 });

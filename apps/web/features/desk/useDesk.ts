@@ -4,6 +4,8 @@ import type { Desk, Note, Problem } from '@inkwell/review';
 import type { Arrangement, Inputs, RemedyName, StepId } from '@inkwell/core';
 import { send, type Sent } from '@/ui/send';
 import { counted } from '@/ui/words';
+import { isKeyOf } from './engine/pageText';
+import type { FindingKey } from './engine/protocol';
 import { isOpen, passes, type NoteFilter } from './note/filter';
 import type { DeskPlace, Face } from './place';
 
@@ -55,8 +57,8 @@ export interface DeskActions {
   setFilter(filter: NoteFilter): void;
   fix(note: Note, remedy: string, inputs: Inputs): Promise<boolean>;
   /** Fixes the same slip wherever it stands on the page, as one revision. */
-  fixAlike(note: Note, remedy: RemedyName, inputs: Inputs): Promise<boolean>;
-  fixCertain(): Promise<boolean>;
+  fixAlike(note: Note, remedy: RemedyName, inputs: Inputs, without: readonly FindingKey[]): Promise<boolean>;
+  fixCertain(without: readonly FindingKey[]): Promise<boolean>;
   arrange(arrangement: Arrangement): Promise<boolean>;
   rule(note: Note, answer: 'stands' | 'no problem' | 'not sure'): Promise<boolean>;
   takeBack(note: Note): Promise<boolean>;
@@ -181,6 +183,11 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const based =
     (more: object) =>
     ({ version }: Desk) => ({ version, ...more });
+  /** Many at once, but for those that were unticked. */
+  const leaving = (keys: readonly FindingKey[], more: object = {}) => {
+    const without = desk.notes.filter((note) => keys.some((key) => isKeyOf(key, note))).map(({ id }) => id);
+    return based({ ...more, ...(without.length > 0 ? { without } : {}) });
+  };
 
   return [
     { desk, open, settled, inHand, filter, face, pointed, busy: waiting > 0, problem, said, taken },
@@ -201,8 +208,9 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
         say(`${counted(numbered(desk, next, numbers).length, 'note')} shown.`);
       },
       fix: (note, remedy, inputs) => ok(act('fix', based({ findingId: note.id, remedy, inputs }), goOn(note, 'Fixed'))),
-      fixAlike: (note, remedy, inputs) => ok(act('fix-alike', based({ findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
-      fixCertain: () => ok(act('fix-certain', based({}), tell('What was certain is fixed.'))),
+      fixAlike: (note, remedy, inputs, without) =>
+        ok(act('fix-alike', leaving(without, { findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
+      fixCertain: (without) => ok(act('fix-certain', leaving(without), tell('What was certain is fixed.'))),
       arrange: (arrangement) => ok(act('arrange', based({ arrangement }), tell('Changed.'))),
       rule: (note, answer) =>
         ok(

@@ -41,6 +41,11 @@ const NAMED: Readonly<Record<string, string>> = {
   'doc-biblioref': 'source',
   math: 'formula',
 };
+/** Whether an element is said by its name, after the word for what it is. */
+export function isSaidByName(page: Page, element: ElementNode): boolean {
+  return (exposedRole(page, element) ?? '') in NAMED;
+}
+
 /** Parts of a page that are announced when one comes into them and leaves them. */
 const PARTS: Readonly<Record<string, string>> = {
   main: 'Main part',
@@ -63,10 +68,13 @@ const PARTS: Readonly<Record<string, string>> = {
  * Screen readers differ in their words; these are plain ones, by common practice.
  */
 export function speakPage(page: Page): SpokenLine[] {
+  return speakNodes(page, page.body.children);
+}
+
+/** What is said of some nodes of a page, one after another. */
+export function speakNodes(page: Page, nodes: readonly TreeNode[]): SpokenLine[] {
   const speaker = new Speaker(page);
-  const stack: { nodes: readonly TreeNode[]; at: number; leave: ElementNode | null }[] = [
-    { nodes: page.body.children, at: 0, leave: null },
-  ];
+  const stack: { nodes: readonly TreeNode[]; at: number; leave: ElementNode | null }[] = [{ nodes, at: 0, leave: null }];
   while (stack.length > 0) {
     const frame = stack[stack.length - 1]!;
     const node = frame.nodes[frame.at++];
@@ -150,9 +158,10 @@ class Speaker {
 
   private sayNamed(element: ElementNode, what: string): false {
     const { name } = nameOf(this.page, element);
+    if (what === 'link' && holdsOnlyImage(this.page, element)) what = 'link, image';
     const unnamed = what === 'image' ? 'image with no description' : `${what} with no name`;
     // A link belongs to its sentence; anything else is a sentence of its own.
-    this.parts.push(` ${name ? `${what}, ${name}` : unnamed}${stateOf(element)}${what === 'link' ? ' ' : '. '}`);
+    this.parts.push(` ${name ? `${what}, ${name}` : unnamed}${stateOf(element)}${what.startsWith('link') ? ' ' : '. '}`);
     return false;
   }
 
@@ -190,6 +199,12 @@ class Speaker {
     this.parts = [];
     this.at = next;
   }
+}
+
+/** A link whose words are those of an image in it: it is announced as both. */
+function holdsOnlyImage(page: Page, link: ElementNode): boolean {
+  const [first, second] = childElements(link).filter((child) => isExposed(page, child));
+  return first !== undefined && !second && exposedRole(page, first) === 'img' && shownText(page, link) === '';
 }
 
 function itemsOf(list: ElementNode): number {

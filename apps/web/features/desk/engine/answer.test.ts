@@ -55,11 +55,50 @@ test('offers come with what they propose, and the image with its place in the co
 
 test('a preview shows both sides as said and as written', () => {
   const text = page('<h2>Wax</h2><p>- One</p><p>- Two</p><p>End</p>');
-  expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'make-list', inputs: {} })).toEqual({
+  expect(ask({ kind: 'preview', page: text, finding: first(text), remedy: 'make-list', inputs: {} })).toMatchObject({
     ok: true,
-    now: { spoken: '- One - Two', markup: '<p>- One</p><p>- Two</p>' },
-    then: { spoken: 'List of 2. Item: One. Item: Two. End of list.', markup: '<ul><li>One</li><li>Two</li></ul>' },
+    shows: 'words',
+    now: { spoken: '- One. - Two', markup: '<p>- One</p><p>- Two</p>' },
+    then: { spoken: 'List of 2. 1 of 2: One. 2 of 2: Two. End of list', markup: '<ul><li>One</li><li>Two</li></ul>' },
   });
+});
+
+// Where the same is heard before and after, a preview shows what changes: how it looks, or else the markup.
+test.each([
+  ['colour/contrast', '<p><span style="color:#bbb">Pale words</span> and more of them</p>', 'looks'],
+  ['text/justified', `<p style="text-align:justify">${'Bees fly far for heather. '.repeat(6)}</p>`, 'looks'],
+  ['links/new-window', '<p><a href="spring.html" target="_blank">Spring work</a></p>', 'markup'],
+  ['images/file-name', '<p><img src="images/DSC 0098.JPG" alt="A smoker on a hive stand"></p>', 'markup'],
+])('%s shows what changes for a reader', (rule, html, shows) => {
+  const text = page(html);
+  const finding = ask({ kind: 'audit', page: text }).find((note) => note.rule === rule)!;
+  expect(finding).toBeDefined();
+  const { offers } = ask({ kind: 'offers', page: text, finding });
+  const offer = offers.find((one) => !one.declines)!;
+  const inputs = offer.fields.length > 0 && !Object.values(offer.inputs).some(Boolean) ? { name: 'smoker-on-stand.jpg' } : offer.inputs;
+  const shown = ask({ kind: 'preview', page: text, finding, remedy: offer.name, inputs });
+  if (!shown.ok) throw new Error(shown.reason);
+  const { now, then } = shown;
+  expect(shown.shows).toBe(shows);
+  expect(now.spoken === then.spoken).toBe(shows !== 'words');
+  expect(JSON.stringify(now.looks) !== JSON.stringify(then.looks)).toBe(shows === 'looks');
+  expect(now.markup).not.toBe(then.markup);
+});
+
+test('markup beside a preview is never cut in the middle of a tag, and shows the place that changes', () => {
+  const cells = Array.from({ length: 60 }, (_, i) => `<td class="a long class name ${i}">Cell number ${i}</td>`).join('');
+  const text = page(`<table><tr>${cells}</tr><tr>${cells}</tr></table><p><a href="spring.html">here</a></p>`);
+  const finding = ask({ kind: 'audit', page: text }).find(
+    (note) => note.rule === 'tables/no-caption' || note.rule === 'tables/no-headers',
+  )!;
+  const offer = ask({ kind: 'offers', page: text, finding }).offers.find((one) => !one.declines)!;
+  const inputs = Object.fromEntries(offer.fields.map(({ name }) => [name, offer.inputs[name] || 'Frames']));
+  const shown = ask({ kind: 'preview', page: text, finding, remedy: offer.name, inputs });
+  if (!shown.ok) throw new Error(shown.reason);
+  for (const { markup } of [shown.now, shown.then]) {
+    expect(markup.replace(/<[^<>]*>/g, '')).not.toMatch(/[<>]/);
+    expect(markup.length).toBeLessThan(500);
+  }
 });
 
 test('repairing the outline is shown as the whole outline', () => {

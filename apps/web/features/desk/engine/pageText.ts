@@ -9,3 +9,8 @@ export function pageTextOf(desk: Desk, source = desk.html): PageText {
 export function keyOf({ rule, at }: Note): FindingKey {
   return { rule, path: at.path, start: at.start };
 }
+
+/** Whether a key names a note. */
+export function isKeyOf({ rule, path, start }: FindingKey, note: Note): boolean {
+  return note.rule === rule && note.at.path === path && note.at.start === start;
+}

@@ -3,6 +3,7 @@ import {
   arrange,
   elementAt,
   inspectStructure,
+  looksOf,
   mapOffset,
   offersFor,
   outline,
@@ -19,7 +20,7 @@ import {
   type RemedyName,
   type SpokenLine,
 } from '@inkwell/core';
-import type { Arranged, OneOfMany, Preview, Side } from './protocol';
+import type { Arranged, OneOfMany, Preview, Shows, Side } from './protocol';
 
 /** Longest piece of markup shown beside a preview. */
 const LONGEST_MARKUP = 360;
@@ -30,17 +31,34 @@ export function proposalOf(page: Page, finding: Finding, remedy: RemedyName): In
 }
 
 export function oneOfMany(page: Page, finding: Finding, remedy: string, inputs: Inputs): OneOfMany {
-  return { line: finding.at.line, sentence: sentenceOf(finding), preview: previewOf(page, finding, remedy, inputs) };
+  const { rule, at } = finding;
+  return {
+    finding: { rule, path: at.path, start: at.start },
+    line: at.line,
+    sentence: sentenceOf(finding),
+    preview: previewOf(page, finding, remedy, inputs),
+  };
 }
 
 export function previewOf(page: Page, finding: Finding, remedy: string, inputs: Inputs): Preview {
   const result = applyRemedy(page, finding, remedy, inputs);
   if (!result.ok) return result;
+  const { change } = result.value;
   const after = reparsed(page, result.value.after);
-  if (remedy === 'repair-outline') return { ok: true, now: outlineSide(page), then: outlineSide(after) };
-  const { now, then } = rangesAround(finding, result.value.change);
-  const say = finding.family === 'document' ? speakWhole : speakRange;
-  return { ok: true, now: side(page, now, say), then: side(after, then, say) };
+  if (remedy === 'repair-outline') return { ok: true, shows: 'words', now: outlineSide(page), then: outlineSide(after) };
+  const [now, then] = rangesAround(finding, change);
+  const heard = finding.family === 'document' ? speakWhole : speakRange;
+  const [was, is] = markupOf(page, after, change);
+  const sides = [
+    { spoken: heard(page, now), looks: looksOf(page, now), markup: was },
+    { spoken: heard(after, then), looks: looksOf(after, then), markup: is },
+  ] as const;
+  return { ok: true, shows: difference(...sides), now: sides[0], then: sides[1] };
+}
+
+function difference(now: Side, then: Side): Shows {
+  if (now.spoken !== then.spoken) return 'words';
+  return JSON.stringify(now.looks) === JSON.stringify(then.looks) ? 'markup' : 'looks';
 }
 
 function reparsed(page: Page, after: string): Page {
@@ -75,17 +93,53 @@ interface Stretch {
   end: number;
 }
 
-/** The finding's stretch of source before and after, widened to hold every edit. */
-function rangesAround(finding: Finding, change: Change): { now: Stretch; then: Stretch } {
-  const first = change.edits[0]!;
-  const last = change.edits.at(-1)!;
-  const now = { start: Math.min(finding.at.start, first.start), end: Math.max(finding.at.end, last.end) };
-  const grown = change.edits.reduce((sum, edit) => sum + edit.text.length - (edit.end - edit.start), 0);
-  return { now, then: { start: mapOffset(change, now.start, -1) ?? now.start, end: now.end + grown } };
+/** Edits farther from a finding than this, in characters, are in another part of the page: a style sheet, a label elsewhere. */
+const NEARBY = 600;
+
+/** The finding's stretch of source before and after, widened to hold the edits nearby. */
+function rangesAround({ at }: Finding, change: Change): [now: Stretch, then: Stretch] {
+  const near = change.edits.filter(({ start, end }) => start <= at.end + NEARBY && end >= at.start - NEARBY);
+  const now = {
+    start: Math.min(at.start, ...near.map((edit) => edit.start)),
+    end: Math.max(at.end, ...near.map((edit) => edit.end)),
+  };
+  return [now, { start: mapOffset(change, now.start, -1) ?? now.start, end: endAfter(change, now.end) }];
 }
 
-function side(page: Page, range: Stretch, say: (page: Page, range: Stretch) => string): Side {
-  return { spoken: say(page, range), markup: shortened(page.source.slice(range.start, range.end)) };
+/** Where a place lies after a change, behind all that is written up to it. */
+function endAfter({ edits }: Change, end: number): number {
+  return edits.filter((edit) => edit.end <= end).reduce((at, edit) => at + edit.text.length - (edit.end - edit.start), end);
+}
+
+/** The markup that changes, on both sides, with some of what stands around it; no tag is cut in two. */
+function markupOf(page: Page, after: Page, change: Change): [was: string, is: string] {
+  const [first, last] = [change.edits[0]!, change.edits.at(-1)!];
+  const from = tagBefore(page.source, first.start);
+  const until = Math.min(last.end, from + LONGEST_MARKUP);
+  const end = tagAfter(page.source, until);
+  const then = tagAfter(
+    after.source,
+    last.end <= until ? endAfter(change, until) : Math.min(from + LONGEST_MARKUP, endAfter(change, last.end)),
+  );
+  return [shortened(page.source.slice(from, end)), shortened(after.source.slice(from, then))];
+}
+
+/** The start of the tag or of the line of text a place lies in. */
+function tagBefore(source: string, at: number): number {
+  const open = source.lastIndexOf('<', at - 1);
+  const close = source.lastIndexOf('>', at - 1);
+  if (open > close) return open;
+  return Math.max(close + 1, at - 80, 0);
+}
+
+function tagAfter(source: string, at: number): number {
+  const open = source.lastIndexOf('<', at - 1);
+  if (open > source.lastIndexOf('>', at - 1)) {
+    const end = source.indexOf('>', at);
+    return end < 0 ? at : end + 1;
+  }
+  const next = source.indexOf('<', at);
+  return Math.min(next < 0 ? source.length : next, at + 80);
 }
 
 function outlineSide(page: Page): Side {
@@ -93,10 +147,15 @@ function outlineSide(page: Page): Side {
     spoken: outline(page)
       .map((heading) => `${heading.level} ${heading.name}`)
       .join(' · '),
+    looks: [],
     markup: '',
   };
 }
 
+/** Cut before a tag or between two words. */
 function shortened(markup: string): string {
-  return markup.length > LONGEST_MARKUP ? `${markup.slice(0, LONGEST_MARKUP)} …` : markup;
+  if (markup.length <= LONGEST_MARKUP) return markup.trim();
+  const kept = markup.slice(0, LONGEST_MARKUP);
+  const open = kept.lastIndexOf('<');
+  return `${(open > kept.lastIndexOf('>') ? kept.slice(0, open) : kept.replace(/\S*$/, '')).trim()} …`;
 }

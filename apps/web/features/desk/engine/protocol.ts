@@ -6,6 +6,7 @@ import type {
   FindingOutcome,
   Inputs,
   Kinds,
+  Look,
   Neighbours,
   Pasted,
   RemedyName,
@@ -60,15 +61,19 @@ export interface AtTheDoor {
   cleaned: { ok: true; html: string } | { ok: false; reason: string };
 }
 
-/** What would come of a remedy: the piece before and after, as said and as written. */
-export type Preview = { ok: true; now: Side; then: Side } | { ok: false; reason: string };
+/** What would come of a remedy: the piece before and after. */
+export type Preview = { ok: true; shows: Shows; now: Side; then: Side } | { ok: false; reason: string };
+/** In what the two sides differ for a reader: in what is heard, else in how it looks, else in the markup alone. */
+export type Shows = 'words' | 'looks' | 'markup';
 export interface Side {
   spoken: string;
+  looks: Look[];
   markup: string;
 }
 
 /** One of several slips that would be fixed at once: what becomes of it, or why it stays. */
 export interface OneOfMany {
+  finding: FindingKey;
   line: number;
   sentence: string;
   preview: Preview;

@@ -23,7 +23,7 @@ export interface AllAlikeProps {
   inputs: Inputs;
   mayChange: boolean;
   onOpen(): void;
-  onFix(remedy: RemedyName, inputs: Inputs): Promise<boolean>;
+  onFix(remedy: RemedyName, inputs: Inputs, without: readonly FindingKey[]): Promise<boolean>;
 }
 
 /** The same slip in other places of the page: how many there are, what becomes of each, and all of them at once. */
@@ -63,7 +63,7 @@ export function AllAlike({ state, note, engine, text, finding, remedy, inputs, m
         busy={state.busy}
         problem={state.problem}
         onClose={() => setOpen(false)}
-        onFix={() => onFix(remedy, inputs)}
+        onFix={(without) => onFix(remedy, inputs, without)}
       />
     </>
   );

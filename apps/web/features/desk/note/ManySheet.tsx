@@ -1,10 +1,13 @@
 'use client';
 import type { Problem } from '@inkwell/review';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
+import { Tick } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { counted } from '@/ui/words';
-import type { Many, OneOfMany } from '../engine/protocol';
+import type { FindingKey, Many, OneOfMany } from '../engine/protocol';
+import { BeforeAndAfter } from './Sides';
 
 const List = styled.div`
   max-height: min(26rem, 50vh);
@@ -19,15 +22,7 @@ const List = styled.div`
     font-size: 0.875rem;
   }
   li > div {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(min(100%, 14rem), 1fr));
-    gap: 0.2rem 1rem;
-    margin-top: 0.2rem;
-    color: var(--quiet);
-    overflow-wrap: anywhere;
-  }
-  li b {
-    font-weight: 600;
+    margin-top: 0.3rem;
   }
 `;
 const Row = styled.div`
@@ -45,28 +40,32 @@ export interface ManySheetProps {
   busy: boolean;
   problem: Problem | null;
   onClose(): void;
-  onFix(): Promise<boolean>;
+  /** `without`: those that were unticked. */
+  onFix(without: readonly FindingKey[]): Promise<boolean>;
 }
+
+const nameOf = ({ rule, path, start }: FindingKey) => `${rule} ${path} ${start}`;
 
 /** What would become of several notes at once, before it is done: one revision, and one undo takes it all back. */
 export function ManySheet({ title, open, found, none, busy, problem, onClose, onFix }: ManySheetProps) {
-  const stays = found?.shown.filter((one) => !one.preview.ok).length ?? 0;
-  const more = found ? found.many - found.shown.length : 0;
-  const fixes = (found?.many ?? 0) - stays;
+  const [unticked, setUnticked] = useState<ReadonlySet<string>>(new Set());
+  const shown = found?.shown ?? [];
+  const stays = shown.filter((one) => !one.preview.ok).length;
+  const without = shown.filter((one) => one.preview.ok && unticked.has(nameOf(one.finding))).map((one) => one.finding);
+  const more = found ? found.many - shown.length : 0;
+  const fixes = (found?.many ?? 0) - stays - without.length;
+  const tick = (name: string, on: boolean) => setUnticked((now) => new Set(on ? [...now].filter((one) => one !== name) : [...now, name]));
   return (
     <Sheet title={title} open={open} onClose={onClose} wide problem={problem}>
       {!found && <p role="status">Looking at each of them…</p>}
       {found && found.many === 0 && <p role="status">{none}</p>}
       {found && found.many > 0 && (
         <>
-          <p>{`${counted(fixes, 'note')} will be fixed as one revision; one undo takes it all back.${stays > 0 ? ` ${stays} cannot be fixed so and will stay.` : ''}`}</p>
+          <p role="status">{`${counted(fixes, 'note')} will be fixed as one revision; one undo takes it all back.${leftWords(stays, without.length)}`}</p>
           <List tabIndex={0} role="region" aria-label="What becomes of each">
             <ol>
-              {found.shown.map((one, i) => (
-                <li key={i}>
-                  <b>{`Line ${one.line}: ${one.sentence}`}</b>
-                  <Outcome one={one} />
-                </li>
+              {shown.map((one) => (
+                <OneRow key={nameOf(one.finding)} one={one} on={!unticked.has(nameOf(one.finding))} onTick={tick} />
               ))}
               {more > 0 && <li>{`and ${more} more`}</li>}
             </ol>
@@ -74,8 +73,8 @@ export function ManySheet({ title, open, found, none, busy, problem, onClose, on
         </>
       )}
       <Row>
-        <Button $look="main" isDisabled={busy || fixes === 0} onPress={() => void onFix().then((done) => done && onClose())}>
-          {fixes === 0 ? 'Fix all' : `Fix ${fixes === 1 ? 'it' : `all ${fixes}`}`}
+        <Button $look="main" isDisabled={busy || fixes <= 0} onPress={() => void onFix(without).then((done) => done && onClose())}>
+          {fixes <= 0 ? 'Fix all' : `Fix ${fixes === 1 ? 'it' : `all ${fixes}`}`}
         </Button>
         <Button onPress={onClose}>Cancel</Button>
       </Row>
@@ -83,13 +82,19 @@ export function ManySheet({ title, open, found, none, busy, problem, onClose, on
   );
 }
 
-function Outcome({ one: { preview } }: { one: OneOfMany }) {
-  if (!preview.ok) return <div>{preview.reason}</div>;
-  const say = (words: string) => (words ? `“${words}”` : 'nothing is said');
+function leftWords(stays: number, unticked: number): string {
+  return `${stays > 0 ? ` ${stays} cannot be fixed so and will stay.` : ''}${unticked > 0 ? ` ${unticked} you left out.` : ''}`;
+}
+
+function OneRow({ one, on, onTick }: { one: OneOfMany; on: boolean; onTick(name: string, on: boolean): void }) {
+  const { preview, sentence, line, finding } = one;
+  const words = `Line ${line}: ${sentence}`;
   return (
-    <div>
-      <span>{`Now: ${say(preview.now.spoken)}`}</span>
-      <span>{`Then: ${say(preview.then.spoken)}`}</span>
-    </div>
+    <li>
+      {preview.ok ? <Tick label={words} on={on} onChange={(next) => onTick(nameOf(finding), next)} /> : <b>{words}</b>}
+      <div>
+        <BeforeAndAfter preview={preview} markup={false} />
+      </div>
+    </li>
   );
 }

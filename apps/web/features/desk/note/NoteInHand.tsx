@@ -136,7 +136,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
               inputs={inputs}
               mayChange={can.change}
               onOpen={actions.dismiss}
-              onFix={(chosen, values) => actions.fixAlike(note, chosen, values)}
+              onFix={(chosen, values, without) => actions.fixAlike(note, chosen, values, without)}
             />
             <OnManyPages
               {...many}

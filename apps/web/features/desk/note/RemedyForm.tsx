@@ -4,8 +4,9 @@ import { useMemo, useState, type FormEvent, type KeyboardEvent, type ReactNode }
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
-import type { Answers, FindingKey, PageText, Preview, Side } from '../engine/protocol';
+import type { Answers, FindingKey, PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
+import { BeforeAndAfter } from './Sides';
 import { ColourPanel, ImagePanel, UsedElsewhere } from './SubjectPanel';
 
 const Form = styled.form`
@@ -17,30 +18,6 @@ const Form = styled.form`
   min-width: 0;
   > * {
     min-width: 0;
-  }
-`;
-const Sides = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 13rem), 1fr));
-  gap: 0.6rem;
-`;
-const SideBox = styled.div`
-  border: 1px solid var(--line);
-  background: var(--paper);
-  padding: 0.5rem 0.65rem;
-  font-size: 0.875rem;
-  min-width: 0;
-  h3 {
-    font: 600 0.8125rem var(--sans);
-    color: var(--quiet);
-    margin-bottom: 0.2rem;
-  }
-  code {
-    display: block;
-    margin-top: 0.35rem;
-    color: var(--quiet);
-    max-height: 4.6em;
-    overflow: hidden;
   }
 `;
 /** The button stays in sight however long the form is. */
@@ -128,7 +105,7 @@ export function RemedyForm({
           ))}
         </Fields>
       )}
-      <BeforeAndAfter preview={preview} />
+      {preview && <BeforeAndAfter preview={preview} />}
       <Actions>
         {offer && (
           <Button type="submit" $look="main" isDisabled={!mayChange} aria-disabled={busy || undefined}>
@@ -246,25 +223,4 @@ function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][
 
 function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
   return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
-}
-
-function BeforeAndAfter({ preview }: { preview: Preview | null }) {
-  if (!preview) return null;
-  if (!preview.ok) return <Quiet role="status">{preview.reason}</Quiet>;
-  return (
-    <Sides>
-      <SideView title="Now, spoken" side={preview.now} />
-      <SideView title="Then, spoken" side={preview.then} />
-    </Sides>
-  );
-}
-
-function SideView({ title, side }: { title: string; side: Side }) {
-  return (
-    <SideBox>
-      <h3>{title}</h3>
-      <p>{side.spoken ? `“${side.spoken}”` : 'Nothing is said.'}</p>
-      {side.markup && <code>{side.markup}</code>}
-    </SideBox>
-  );
 }
