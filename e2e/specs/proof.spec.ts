@@ -57,3 +57,40 @@ test('a hostile page runs nothing, fetches nothing from outside and cannot leave
   await expect(frame.getByRole('heading', { name: 'Traps' })).toBeVisible();
   outside.close();
 });
+
+test('a page of 150,000 pixels is seen to its end, with its last note beside its line', async ({ page }) => {
+  const long = Array.from({ length: 3_600 }, (_, i) => `<p>Line ${i} of a long page.</p>`).join('');
+  await bringIn(page, `<h2>Wax</h2>${long}<p><a href="a.html">here</a> is where it ends.</p>`, freshTitle('Long'));
+  await page.getByRole('listitem').getByRole('button', { name: /Links/ }).click();
+  const proof = page.frameLocator('iframe[title^="Proof of"]');
+  const end = proof.getByText('is where it ends.');
+  await expect(end).toBeInViewport();
+  const [box, sheet] = [(await end.boundingBox())!, (await page.getByRole('region', { name: 'Proof' }).boundingBox())!];
+  expect(await page.locator('iframe[title^="Proof of"]').evaluate((one) => one.getBoundingClientRect().height)).toBeGreaterThan(120_000);
+  expect(box.y + box.height).toBeLessThan(sheet.y + sheet.height);
+  // Words are painted there: a blank stretch of the same size makes a far smaller picture.
+  const [words, blank] = await Promise.all([
+    page.screenshot({ clip: { x: box.x, y: box.y, width: 150, height: 20 } }),
+    page.screenshot({ clip: { x: box.x + 400, y: box.y, width: 150, height: 20 } }),
+  ]);
+  expect(words.length).toBeGreaterThan(blank.length + 300);
+});
+
+test('a page in quirks mode, or one as high as its window, does not grow for ever', async ({ page }) => {
+  const whole = (head: string, title: string, body: string) =>
+    `${head}<html lang="en"><head><title>${title}</title><style>${body}</style></head><body><p>Text.</p><h3></h3></body></html>`;
+  for (const [name, head, body] of [
+    ['quirks', '', ''],
+    ['windowed', '<!doctype html>', 'body { min-height: 110vh }'],
+  ] as const) {
+    const title = freshTitle(name);
+    await bringIn(page, whole(head, title, body), title);
+    await expect(page.getByRole('button', { name: /^Note 1/ })).toBeVisible();
+    await page.waitForTimeout(1_000);
+    const height = () => page.locator('iframe[title^="Proof of"]').evaluate((one) => one.getBoundingClientRect().height);
+    const first = await height();
+    await page.waitForTimeout(500);
+    expect(await height()).toBe(first);
+    expect(first).toBeLessThan(1_500);
+  }
+});

@@ -7,11 +7,12 @@ import { enlargeText, imagesAsWords } from './dress';
 import { ProofBar } from './ProofBar';
 import type { ProofView } from './views';
 import type { DeskActions, DeskState, Numbered } from '../useDesk';
-import { elementByPath, type Box } from './frame';
+import { contentHeight, elementByPath, type Box } from './frame';
 
 const MARGIN = 56;
 const NOTE_HEIGHT = 34;
-const TALLEST = 40_000;
+/** px: a page that is as high as its window, and a bit, would grow for ever. Manuals of a megabyte are some 200,000 high. */
+const TALLEST = 2_000_000;
 
 const Sheet = styled.div`
   position: relative;
@@ -140,6 +141,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
   const frame = useRef<HTMLIFrameElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
   const dressed = useRef<Document | null>(null);
+  const growths = useRef(0);
   const [height, setHeight] = useState(400);
   const [placed, setPlaced] = useState<Placed[]>([]);
   const [unseen, setUnseen] = useState<Numbered[]>([]);
@@ -151,7 +153,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
   const measureNow = useCallback(() => {
     const page = frame.current?.contentDocument;
     if (!page?.body || !frame.current) return;
-    setHeight(Math.min(TALLEST, Math.max(300, page.body.scrollHeight + 24, page.documentElement.offsetHeight)));
+    setHeight((now) => grown(now, contentHeight(page), growths));
     const lie = { top: frame.current.parentElement!.offsetTop, scale };
     const { placed: found, unseen: others } = place(page, open, lie);
     setPlaced(found);
@@ -165,13 +167,18 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
     const page = frame.current?.contentDocument;
     if (!page?.head || page.URL === 'about:blank' || dressed.current === page) return;
     dressed.current = page;
+    growths.current = 0;
     // A fragment has no look of its own: the platform's stands in for it.
     if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
     if (view.images === 'words') imagesAsWords(page);
     // Sizes are known once every style sheet has come.
     if (view.text === '200') onceWhole(page, () => (enlargeText(page, 2), measure()));
-    page.addEventListener('load', measure, true);
-    page.addEventListener('error', measure, true);
+    const come = () => {
+      growths.current = 0;
+      measure();
+    };
+    page.addEventListener('load', come, true);
+    page.addEventListener('error', come, true);
     page.addEventListener('click', (event) => event.preventDefault(), true);
     measure();
   }, [desk.scope, measure, view.images, view.text]);
@@ -266,6 +273,16 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
       </Sheet>
     </>
   );
+}
+
+/** How often a page may grow though nothing more of it has come: one that does so again grows with whatever window it is given. */
+const MOST_GROWTHS = 3;
+
+/** The next height of the frame: as its content asks, unless it grows with whatever it is given. */
+function grown(now: number, content: number, growths: RefObject<number>): number {
+  const next = Math.min(TALLEST, Math.max(300, content));
+  if (next > now && growths.current++ > MOST_GROWTHS) return now;
+  return next;
 }
 
 /**

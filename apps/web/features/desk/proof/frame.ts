@@ -33,3 +33,12 @@ export function elementByPath(page: Document, path: string): Element | null {
   if (!paths || (page.readyState !== 'complete' && !paths.has(path))) indexed.set(page, (paths = pathsOf(page)));
   return paths.get(path) ?? null;
 }
+
+/** How high the content of a loaded page is, in CSS pixels, with a bit of room below. */
+export function contentHeight(page: Document): number {
+  // In quirks mode the body is as high as its window, however little stands in it (Quirks Mode Standard, 3.6 and 3.7).
+  if (page.compatMode !== 'BackCompat') return Math.max(page.body.scrollHeight + 24, page.documentElement.offsetHeight);
+  const range = page.createRange();
+  range.selectNodeContents(page.body);
+  return Math.ceil(range.getBoundingClientRect().bottom + (page.defaultView?.scrollY ?? 0)) + 24;
+}
