@@ -11,6 +11,7 @@ export const remedy: Remedy = {
   name: 'absorb-words',
   label: 'Take in the words before it',
   certain: false,
+  fromProposal: true,
   fields: [
     {
       name: 'words',

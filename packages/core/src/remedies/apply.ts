@@ -37,7 +37,8 @@ function offerOf(remedy: Remedy, target: Target): RemedyOffer {
     fields,
     inputs: remedy.propose?.(target) ?? {},
   };
-  if (fields.length > 0 && fields.some((field) => field.kind !== 'choice')) return offer;
+  const waits = fields.some((field) => field.kind !== 'choice');
+  if (waits && !(remedy.fromProposal && Object.values(offer.inputs).every((text) => text === ''))) return offer;
   const plan = remedy.plan(target, offer.inputs);
   return plan.ok ? offer : { ...offer, declines: plan.reason };
 }

@@ -488,7 +488,7 @@ const FIXES: Fix[] = [
     before:
       '<table border="1"><caption>Locks</caption><tr><td><b>Lock</b><td><b>Depth</b></tr><tr><td>1<td>2 m</tr><tr><td>2<td>3 m</tr></table>',
     after:
-      '<table border="1"><caption>Locks</caption><tr><th scope="col"><b>Lock</b></th><th scope="col"><b>Depth</b></th></tr><tr><td>1<td>2 m</tr><tr><td>2<td>3 m</tr></table>',
+      '<table border="1"><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>1<td>2 m</tr><tr><td>2<td>3 m</tr></table>',
   },
   {
     rule: 'tables/layout',

@@ -9,6 +9,7 @@ export const remedy: Remedy = {
   name: 'from-file-name',
   label: 'Start from the file’s name',
   certain: false,
+  fromProposal: true,
   fields: [{ name: 'alt', label: 'Description', kind: 'passage', hint: 'Taken from the file’s name: make a phrase of it.' }],
   propose: ({ element }) => ({ alt: wordsOfFile(element) ?? '' }),
   plan(target, inputs) {

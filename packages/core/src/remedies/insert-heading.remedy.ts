@@ -16,7 +16,7 @@ export const remedy: Remedy = {
       name: 'before',
       label: 'Before the paragraph that begins',
       kind: 'choice',
-      options: blocksOf(target).map((block, i) => ({ value: String(i), label: block.text.slice(0, 60) })),
+      options: blocksOf(target).flatMap(({ text }, i) => (i > 0 && text ? [{ value: String(i), label: text.slice(0, 60) }] : [])),
     },
     {
       name: 'level',
@@ -25,7 +25,7 @@ export const remedy: Remedy = {
       options: [2, 3, 4, 5, 6].map((level) => ({ value: String(level), label: String(level) })),
     },
   ],
-  propose: (target) => ({ text: '', before: String(Math.floor(blocksOf(target).length / 2)), level: String(fittingLevel(target)) }),
+  propose: (target) => ({ text: '', before: String(middleOf(blocksOf(target))), level: String(fittingLevel(target)) }),
   plan(target, inputs) {
     const text = tidy(inputs.text ?? '');
     if (!text) return decline('Write what the part is about.');
@@ -40,6 +40,12 @@ export const remedy: Remedy = {
     return planned(insertAt(block.range.start, `<h${level}>${escapeText(text)}</h${level}>${newline}${indent}`));
   },
 };
+
+/** The paragraph in the middle of the stretch, or the next one that has words. */
+function middleOf(blocks: readonly { text: string }[]): number {
+  const middle = Math.floor(blocks.length / 2);
+  return blocks.findIndex(({ text }, i) => i >= middle && text !== '');
+}
 
 function fittingLevel({ page, element }: Target): number {
   return Math.min(6, Math.max(2, (headingBefore(page, element)?.level ?? 1) + 1));

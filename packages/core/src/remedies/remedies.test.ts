@@ -41,6 +41,87 @@ test('every remedy that is named has its file, and every rule’s remedies exist
   for (const rule of RULES) for (const name of rule.remedies) expect(REMEDIES[name]).toBeDefined();
 });
 
+// What made work twice over when it was applied as proposed.
+test.each<[string, string, string, string, string]>([
+  [
+    'a label that is tied to nothing is tied, not doubled',
+    '<p><label>Age</label> <input></p>',
+    'forms/unlabelled',
+    'label',
+    '<p><label for="age">Age</label> <input id="age"></p>',
+  ],
+  [
+    'cells that become headers lose the tags that made them bold, and no others',
+    '<table><tr><td><b>Lock</b></td><td><strong>Depth <i>m</i></strong></td></tr><tr><td>One</td><td>2</td></tr><tr><td>Two</td><td>3</td></tr></table>',
+    'tables/imitated-headers',
+    'set-headers',
+    '<table><tr><th scope="col">Lock</th><th scope="col">Depth <i>m</i></th></tr><tr><td>One</td><td>2</td></tr><tr><td>Two</td><td>3</td></tr></table>',
+  ],
+])('%s', (_shows, html, rule, remedy, after) => {
+  expect(fixed(html, rule, remedy, remedy === 'set-headers' ? { headers: 'row' } : undefined)).toBe(after);
+});
+
+const offersOn = (html: string, rule: string, nth = 0, around: Surroundings = surroundings) => {
+  const page = parsePage(html, { scope: 'fragment', surroundings: around });
+  return offersFor(page, auditPage(page).findings.filter((one) => one.rule === rule)[nth]!);
+};
+
+test('of two tables under one heading the first is offered it as its caption, the second nothing', () => {
+  const table = '<table><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>One</td><td>2 m</td></tr></table>';
+  expect([0, 1].map((nth) => offersOn(`<h2>Locks</h2>${table}${table}`, 'tables/no-caption', nth)[0]!.inputs.caption)).toEqual([
+    'Locks',
+    '',
+  ]);
+});
+
+test('a caption is never put into a heading', () => {
+  const page = open('<h2>Locks <img src="plan.png" alt="Plan of the locks"></h2>');
+  const finding = { rule: 'images/caption', message: '', values: {}, at: { path: '/html[1]/body[1]/h2[1]/img[1]' } } as never;
+  const element = page.elements.find(({ tag }) => tag === 'img')!;
+  expect(REMEDIES['add-caption'].plan({ page, element, finding }, { caption: 'Plan' })).toMatchObject({ ok: false });
+});
+
+test('a file is not named after a description that is a file name itself', () => {
+  for (const alt of ['IMG_2034.jpg', 'DSC 0098', 'photo.png'])
+    expect(offersOn(`<p><img src="x/IMG_2034.JPEG" alt="${alt}"></p>`, 'images/file-name')[0]!.inputs.name).toBe('');
+});
+
+test('a fix that lives on words to start from is offered only where there are some', () => {
+  const usable = (html: string, rule: string) =>
+    offersOn(html, rule)
+      .filter((offer) => !offer.declines)
+      .map(({ name }) => name);
+  expect(usable('<p><a href="away.html">here</a></p>', 'links/vague')).toEqual(['reword']);
+  expect(usable('<p>Read about the spring work <a href="spring.html">here</a></p>', 'links/vague')).toEqual([
+    'reword',
+    'absorb-words',
+    'use-target-title',
+  ]);
+  expect(usable('<p><img src="IMG_2034.jpg" alt="IMG_2034.jpg"></p>', 'images/file-name-alt')).toEqual(['describe', 'decorative']);
+});
+
+test('a heading that says the title once more can be taken out', () => {
+  const [first] = offersOn('<h1>Inside the hive</h1><p>Text.</p>', 'headings/several-h1', 0, { shownTitle: 'Inside the Hive' });
+  expect(first).toMatchObject({ name: 'remove' });
+  expect(first!.certain).toBe(false);
+  expect(
+    offersOn('<h1>Combs</h1><p>Text.</p>', 'headings/several-h1', 0, { shownTitle: 'Inside the hive' }).map(({ name }) => name),
+  ).toEqual(['repair-outline', 'set-level']);
+});
+
+test('a heading is put before a paragraph that has words, never before one that is only a picture', () => {
+  const blocks = Array.from({ length: 40 }, (_, i) =>
+    i % 4 === 0
+      ? '<p><img src="a.png" alt=""></p>'
+      : `<p>On day ${i} the bees fly far for heather, lime and clover, and come home late.</p>`,
+  );
+  const [offer] = offersOn(`<p>${'Bees fly far. '.repeat(60)}</p>${blocks.join('')}`, 'headings/none-in-long-text');
+  const { options } = offer!.fields.find(({ name }) => name === 'before')!;
+  expect(options!.length).toBe(30);
+  expect(options!.every(({ label }) => label !== '')).toBe(true);
+  expect(options!.map(({ value }) => value)).toContain(offer!.inputs.before);
+});
+
 test.each<[string, string, string]>([
   ['paragraphs', '<p>1. One</p>\n<p>2. Two</p>', '<ol><li>One</li>\n<li>Two</li></ol>'],
   ['paragraphs whose end tags are left out', '<p>- One<p>- Two', '<ul><li>One</li><li>Two</li></ul>'],

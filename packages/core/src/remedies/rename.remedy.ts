@@ -46,16 +46,19 @@ export function renamedAddress(address: string, name: string): string {
   return `${folder}${name}${rest ?? ''}`;
 }
 
-/** Up to six words of the description. */
+/** Up to six words of the description; nothing where that is a file's name itself, or says no more than one. */
 function nameFor(element: ElementNode): string {
+  const alternative = writtenAlternative(element) ?? '';
+  if (/\.[a-z0-9]{2,5}$/i.test(alternative.trim())) return '';
   const words =
-    (writtenAlternative(element) ?? '')
+    alternative
       .toLowerCase()
       .normalize('NFKD')
       .replace(/[\u0300-\u036f]/g, '')
       .match(/[a-z0-9]+/g) ?? [];
-  return words
+  const name = words
     .filter((word) => !['a', 'an', 'the', 'of', 'and'].includes(word))
     .slice(0, 6)
     .join('-');
+  return troubleOfFileName(name) ? '' : name;
 }

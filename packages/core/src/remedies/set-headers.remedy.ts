@@ -1,9 +1,9 @@
 import type { Edit } from '../source/edits.ts';
-import { has } from '../document/tree.ts';
+import { has, type ElementNode } from '../document/tree.ts';
 import { shownText } from '../semantics/names.ts';
 import { sharedLooks } from '../semantics/looks.ts';
 import { gridOf, type Cell, type Grid } from '../semantics/tables.ts';
-import { NO_SOURCE, insertAt, renameTag, nameEnd } from './markup.ts';
+import { NO_SOURCE, insertAt, renameTag, nameEnd, unwrap } from './markup.ts';
 import { decline, planned, type Remedy, type Target } from './types.ts';
 
 const CHOICES = [
@@ -29,11 +29,19 @@ export const remedy: Remedy = {
       const renamed = renameTag(page, cell.element, 'th');
       if (!renamed) return decline(NO_SOURCE);
       const after = nameEnd(cell.element)!;
-      edits.push(...renamed, ...(has(cell.element, 'scope') ? [] : [insertAt(after, ` scope="${scope}"`)]));
+      edits.push(...renamed, ...(has(cell.element, 'scope') ? [] : [insertAt(after, ` scope="${scope}"`)]), ...unbolded(cell.element));
     }
     return edits.length > 0 ? planned(...edits) : decline('The cells chosen are headers already, or have no text.');
   },
 };
+
+/** A header is bold by itself: the tags that made all of the cell so go. */
+function unbolded(cell: ElementNode): Edit[] {
+  const [only] = cell.children.filter((node) => node.kind !== 'text' || /\S/.test(node.text));
+  const bold = only?.kind === 'element' && ['b', 'strong'].includes(only.tag) && only.attributes.length === 0 ? only : null;
+  const alone = bold && cell.children.every((node) => node === bold || (node.kind === 'text' && !/\S/.test(node.text)));
+  return alone && bold.startTag && bold.endTag ? unwrap(bold) : [];
+}
 
 type Scope = 'col' | 'colgroup' | 'row' | 'rowgroup' | null;
 

@@ -40,6 +40,8 @@ export interface Remedy {
   /** What the fields begin with: what the engine would propose. */
   propose?(target: Target): Inputs;
   plan(target: Target, inputs: Inputs): Plan;
+  /** It is worth nothing without words to begin with: where it proposes none, it is not offered. */
+  fromProposal?: true;
 }
 
 /** Whether a remedy needs no human input for a finding of a rule. */

@@ -7,6 +7,7 @@ export const remedy: Remedy = {
   name: 'use-target-title',
   label: 'Use the title of its page',
   certain: false,
+  fromProposal: true,
   fields: [{ name: 'text', label: 'Title of the page it leads to', kind: 'text' }],
   propose: (target) => ({ text: titleBehind(target) ?? '' }),
   plan(target, inputs) {

@@ -1,5 +1,11 @@
 import { defineRule } from '../../types.ts';
+import type { Page } from '../../../document/page.ts';
+import { tidy } from '../../../document/tree.ts';
 import { outline } from '../../../semantics/outline.ts';
+
+/** It says once more what the platform shows above it. */
+const saysTitle = (page: Page, name: string) =>
+  page.scope === 'fragment' && name.toLowerCase() === tidy(page.surroundings.shownTitle ?? '').toLowerCase();
 
 export const rule = defineRule({
   id: 'headings/several-h1',
@@ -11,7 +17,7 @@ export const rule = defineRule({
   practice: true,
   weight: 'should',
   scope: 'any',
-  remedies: ['repair-outline', 'set-level'],
+  remedies: ['repair-outline', 'set-level', 'remove'],
   messages: {
     second: '“{text}” is a second level 1 heading; the page’s title is “{title}”',
     shown: '“{text}” is at level 1, where the page’s own title already stands',
@@ -24,6 +30,7 @@ export const rule = defineRule({
         at: heading.element,
         message: page.scope === 'fragment' ? 'shown' : 'second',
         values: { text: heading.name, title: tops[0]!.name },
+        remedies: saysTitle(page, heading.name) ? ['remove', 'repair-outline', 'set-level'] : ['repair-outline', 'set-level'],
       });
     }
   },
