@@ -115,6 +115,20 @@ test('keys typed ahead are done one after another: three times undo are three st
   await expect(page.getByRole('heading', { name: 'Notes, in page order: 3 open' })).toBeVisible();
 });
 
+test('Enter Enter fixes two notes and a third waits; what was typed ahead is never a conflict with oneself', async ({ page }) => {
+  await bringIn(page, '<h2></h2><p>One</p><h2></h2><p>Two</p><h2></h2><p>Three</p><h2></h2><p>Four</p>', freshTitle('Twice'));
+  await page.getByRole('button', { name: 'Apply, go to next' }).focus();
+  await page.locator('#note-heading').focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(standing(page)).toContainText('revision 3');
+  await expect(page.getByRole('heading', { name: 'Notes, in page order: 2 open' })).toBeVisible();
+  for (const key of 'aa') await page.keyboard.press(key);
+  await expect(standing(page)).toContainText('revision 5');
+  await expect(page.getByRole('heading', { level: 2, name: 'Nothing is open on this page' })).toBeVisible();
+  await expect(page.locator('#content').getByRole('alert')).toHaveCount(0);
+});
+
 test('what only the theme can fix is told apart, and comes back', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2><p>Words.</p><h2></h2><p>Text.</p>', freshTitle('Theme'));
   await takeUp(page, 'Heading with no text');

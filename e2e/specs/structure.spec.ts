@@ -26,6 +26,20 @@ test('the outline is put in order with the keys, with impostors in it, as one re
   );
 });
 
+test('what is wanted of the outline waits while another face is looked at, and a line made plain is announced', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2><p>Text.</p><h2>Rendering</h2><p>Heat it.</p>', freshTitle('Waits'));
+  await page.getByRole('tab', { name: 'Outline' }).click();
+  await page.getByRole('button', { name: /^level 2 ?Rendering/ }).focus();
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('status').filter({ hasText: 'Rendering: plain text, no heading' })).toBeAttached();
+  await page.getByRole('tab', { name: 'Proof' }).click();
+  await page.getByRole('tab', { name: 'Outline' }).click();
+  await expect(page.getByRole('button', { name: /^plain text|^no heading ?Rendering ?was level 2/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Apply 1 change' }).click();
+  await expect(standing(page)).toContainText('revision 2');
+  await expect(page.getByRole('button', { name: 'Nothing to apply' })).toBeVisible();
+});
+
 test('a heading is dragged deeper', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2><p>Text.</p><h2>Rendering</h2><p>Heat it.</p>', freshTitle('Drag'));
   await page.getByRole('tab', { name: 'Outline' }).click();

@@ -58,7 +58,7 @@ test('only sound markup is written: headings, strong words, lists, links with wo
   await page.getByRole('button', { name: 'List', exact: true }).click();
   await page.keyboard.type('Candles');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Item deeper' }).click();
+  await page.getByRole('button', { name: 'Increase indent' }).click();
   await page.keyboard.type('Dipped, see ');
   await page.getByRole('button', { name: 'Link', exact: true }).click();
   const link = page.getByRole('dialog', { name: 'Link' });
@@ -94,7 +94,11 @@ test('an image is put in with its words or as decoration, and not without either
   await table.getByLabel('Rows').fill('2');
   await table.getByLabel('Columns').fill('2');
   await table.getByRole('button', { name: 'Put it in' }).click();
-  for (const words of ['Hive', 'Honey', 'North', '12 kg']) {
+  // The caret stands in the first cell.
+  await expect(table).toBeHidden();
+  await expect(editor(page)).toBeFocused();
+  await page.keyboard.type('Hive');
+  for (const words of ['Honey', 'North', '12 kg']) {
     await editor(page).locator('td, th').filter({ hasNotText: /\S/ }).first().click();
     await page.keyboard.type(words);
   }
@@ -171,4 +175,14 @@ test('a table is worked on where one stands in it, and no other table is touched
   expect(source).toContain(
     '<caption>Honey by hive</caption>\n<tbody>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n<tr><th scope="row">North</th><td>12</td></tr>\n<tr><th scope="row"></th><td></td></tr>\n</tbody>',
   );
+});
+
+test('whoever may not change the page may read its text, not write it; tools say their names', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2><p>Start</p>', freshTitle('Read only'));
+  await openText(page);
+  await expect(page.getByTitle('Increase indent')).toBeVisible();
+  await page.getByLabel('At the desk').selectOption('Ruth Pender, publisher');
+  await expect(page.getByRole('textbox', { name: 'Text of the page' })).toHaveAttribute('contenteditable', 'false');
+  await page.getByLabel('At the desk').selectOption('Ines Calder, reviewer');
+  await expect(page.getByRole('textbox', { name: 'Text of the page' })).toHaveAttribute('contenteditable', 'true');
 });

@@ -1,10 +1,11 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import styled from 'styled-components';
 import { ChangesFace } from './changes/ChangesFace';
 import type { Engine } from './engine/useEngine';
+import type { Kept } from './outline/kept';
 import { OutlineFace } from './outline/OutlineFace';
 import { FACES, type Face, type Pair } from './place';
 import { Proof } from './proof/Proof';
@@ -82,6 +83,9 @@ export interface DeskFacesProps {
 
 /** The page in its faces, one key each. */
 export const DeskFaces = memo(function DeskFaces({ state, actions, engine, can, view, onView, pair, onPair }: DeskFacesProps) {
+  // A new revision begins with nothing wanted; going to another face and back does not.
+  const { number } = state.desk.revision;
+  const kept: Kept = useMemo(() => new Map([['revision', number]]), [number]);
   return (
     <Left selectedKey={state.face} onSelectionChange={(face) => actions.setFace(face as Face)}>
       <Row aria-label="Faces of the page">
@@ -98,7 +102,7 @@ export const DeskFaces = memo(function DeskFaces({ state, actions, engine, can, 
         <TextOfDraft state={state} engine={engine} can={can} />
       </TabPanel>
       <TabPanel id="outline">
-        <OutlineFace state={state} actions={actions} engine={engine} mayChange={can.change} />
+        <OutlineFace state={state} actions={actions} engine={engine} mayChange={can.change} kept={kept} />
       </TabPanel>
       <TabPanel id="spoken">
         <SpokenFace state={state} actions={actions} engine={engine} />

@@ -9,6 +9,7 @@ import { send } from '@/ui/send';
 import { DeskFaces } from './DeskFaces';
 import { useEngine, useHealth, type Engine } from './engine/useEngine';
 import { filters } from './note/filter';
+import { useAhead } from './note/ahead';
 import { NoteInHand } from './note/NoteInHand';
 import { keysOfNote } from './keys';
 import { NoteList } from './note/NoteList';
@@ -167,6 +168,7 @@ async function keepTime(keep: boolean, set: (keep: boolean) => void): Promise<vo
 /** The note in hand and the list; while a draft is being changed, the notes of the draft. */
 function Notes({ state, actions, engine, can }: NotesProps) {
   const { draft, taken, take } = useDraft();
+  const ahead = useAhead();
   const drafting = (state.face === 'source' || state.face === 'text') && draft.changed;
   return (
     <>
@@ -185,7 +187,15 @@ function Notes({ state, actions, engine, can }: NotesProps) {
       ) : (
         <>
           {state.inHand ? (
-            <NoteInHand key={state.inHand.note.id} state={state} actions={actions} engine={engine} can={can} inHand={state.inHand} />
+            <NoteInHand
+              key={state.inHand.note.id}
+              state={state}
+              actions={actions}
+              engine={engine}
+              can={can}
+              inHand={state.inHand}
+              ahead={ahead}
+            />
           ) : (
             <NothingOpen state={state} />
           )}

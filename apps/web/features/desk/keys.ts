@@ -4,7 +4,7 @@ import { isToJudge } from './note/filter';
 import type { Shortcut } from './useShortcuts';
 
 /** The form of the fix in hand, as it stands on the screen. */
-const fixForm = () => document.querySelector<HTMLFormElement>('section[aria-labelledby="note-heading"] form');
+export const fixForm = () => document.querySelector<HTMLFormElement>('section[aria-labelledby="note-heading"] form');
 
 /** What is typed into comes before what is chosen. */
 function focusField(): void {

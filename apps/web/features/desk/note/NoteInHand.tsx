@@ -8,6 +8,8 @@ import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
 import { counted, FAMILY_WORDS } from '@/ui/words';
 import { keyOf, pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
+import { fixForm } from '../keys';
+import { useAheadOf, type Ahead } from './ahead';
 import { AllAlike } from './AllAlike';
 import { ExceptionForm } from './ExceptionForm';
 import { isOpen, isToJudge } from './filter';
@@ -74,13 +76,15 @@ export interface NoteInHandProps {
   engine: Engine;
   can: Permissions;
   inHand: Numbered;
+  ahead: Ahead;
 }
 
 /** One note: what is wrong, who it hurts, the question if it is one, and the fix with its before and after. */
-export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandProps) {
+export function NoteInHand({ state, actions, engine, can, inHand, ahead }: NoteInHandProps) {
   const { number, note } = inHand;
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
   const finding = useMemo(() => keyOf(note), [note]);
+  const aheadHere = useAheadOf(ahead, note.id);
   const [excepting, setExcepting] = useState(false);
   const pages = useSameSlip(state.desk.pageId, state.desk.version, note);
   const many = {
@@ -104,7 +108,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
           </span>
         )}
       </Top>
-      <h2 id="note-heading" tabIndex={-1}>
+      <h2 id="note-heading" tabIndex={-1} onKeyDown={(event) => event.key === 'Enter' && fixForm()?.requestSubmit()}>
         {note.sentence}
       </h2>
       <p>{note.why}</p>
@@ -124,6 +128,7 @@ export function NoteInHand({ state, actions, engine, can, inHand }: NoteInHandPr
         mayChange={can.change}
         onApply={(remedy, inputs) => actions.fix(note, remedy, inputs)}
         onSkip={() => actions.step(1)}
+        ahead={aheadHere}
         besides={(remedy, inputs, acts) => (
           <>
             <AllAlike

@@ -1,11 +1,12 @@
 'use client';
 import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
-import { useMemo, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { Choice, TextBox } from '@/ui/Field';
+import { Choice, Pick, TextBox } from '@/ui/Field';
 import type { Answers, FindingKey, PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
+import type { AheadOf } from './ahead';
 import { BeforeAndAfter } from './Sides';
 import { ColourPanel, ImagePanel, UsedElsewhere } from './SubjectPanel';
 
@@ -59,6 +60,8 @@ export interface RemedyFormProps {
   onApply(remedy: RemedyName, inputs: Inputs): Promise<unknown>;
   onSkip(): void;
   engine: Engine;
+  /** What was typed ahead, where notes follow one another. */
+  ahead?: AheadOf;
 }
 
 /** The fixes of a note: choose one, fill it in, see before and after, apply and go on. */
@@ -73,19 +76,31 @@ export function RemedyForm({
   besides,
   onApply,
   onSkip,
+  ahead,
 }: RemedyFormProps) {
   const { found, usable, offer, inputs, preview, choose, fill } = useCorrection(text, finding, engine);
 
   // What is shown may still be of the text before the last key: what is typed now decides.
+  const applying = useRef(false);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (!offer || !inputs || !mayChange || busy) return;
+    if (applying.current || busy || !found) return ahead?.add();
+    if (!offer || !inputs || !mayChange) return ahead?.clear();
+    applying.current = true;
     if ((await engine.ask<'preview'>({ kind: 'preview', page: text, finding, remedy: offer.name, inputs })).ok)
       await onApply(offer.name, inputs);
+    else ahead?.clear();
+    applying.current = false;
   };
+  const form = useRef<HTMLFormElement>(null);
+  const ready = found !== null && !busy;
+  useEffect(() => {
+    if (ready && !applying.current && ahead?.take()) form.current?.requestSubmit();
+  }, [ready, ahead]);
 
   return (
     <Form
+      ref={form}
       onSubmit={(event) => void submit(event)}
       onKeyDown={(event) => applyByEnter(event, offer)}
       aria-label="Fix"
@@ -207,8 +222,15 @@ function whyNoneIsOffered(found: Answers['offers'] | null): string {
   return found === null ? 'Looking for fixes…' : (found.offers[0]?.declines ?? found.fix);
 }
 
+/** More choices than this stand in a list that folds. */
+const MOST_BUTTONS = 6;
+
 function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {
-  if (field.kind === 'choice') return <Choice label={field.label} value={value} onChange={onChange} options={field.options ?? []} />;
+  if (field.kind === 'choice') {
+    const options = field.options ?? [];
+    const Chooser = options.length > MOST_BUTTONS ? Pick : Choice;
+    return <Chooser label={field.label} value={value} onChange={onChange} options={options} />;
+  }
   return (
     <TextBox
       label={field.label}

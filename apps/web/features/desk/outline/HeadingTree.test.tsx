@@ -19,6 +19,7 @@ async function start(html = PAGE, mayChange = true) {
       state={{ desk, busy: false } as DeskState}
       actions={actions as unknown as DeskActions}
       mayChange={mayChange}
+      kept={new Map()}
     />,
   );
   return {

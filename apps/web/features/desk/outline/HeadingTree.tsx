@@ -6,6 +6,7 @@ import { Button } from '@/ui/Button';
 import { counted } from '@/ui/words';
 import type { DeskActions, DeskState } from '../useDesk';
 import { levelOf, moved, repaired, troubles, withLevel, type Wanted } from './levels';
+import { useKept, type Kept } from './kept';
 import { useLevelDrag } from './useLevelDrag';
 
 const Bar = styled.div`
@@ -79,15 +80,16 @@ export interface HeadingTreeProps {
   state: DeskState;
   actions: DeskActions;
   mayChange: boolean;
+  kept: Kept;
 }
 
 /**
  * The outline with what only looks like a heading in it. Right and left arrow, drag or the buttons change a level; nothing is changed on
  * the page until it is applied.
  */
-export function HeadingTree({ lines, state, actions, mayChange }: HeadingTreeProps) {
+export function HeadingTree({ lines, state, actions, mayChange, kept }: HeadingTreeProps) {
   const { scope } = state.desk;
-  const [wanted, setWanted] = useState<Wanted>(new Map());
+  const [wanted, setWanted] = useKept<Wanted>(kept, 'levels', new Map());
   const [at, setAt] = useState(0);
   const [said, setSaid] = useState('');
   const list = useRef<HTMLOListElement>(null);
@@ -96,16 +98,17 @@ export function HeadingTree({ lines, state, actions, mayChange }: HeadingTreePro
   const toRepair = lines.filter((line) => levelOf(line, proposal) !== levelOf(line, wanted)).length;
   const drag = useLevelDrag((index, by) => shift(index, by));
 
-  const shift = (index: number, by: 1 | -1) => {
+  const want = (index: number, next: Wanted) => {
     if (!mayChange) return;
-    setWanted((now) => moved(lines, now, index, by));
-    setSaid(`${lines[index]!.text}: ${levelWords(lines[index]!, moved(lines, wanted, index, by))}`);
+    setWanted(next);
+    setSaid(`${lines[index]!.text}: ${levelWords(lines[index]!, next)}`);
   };
+  const shift = (index: number, by: 1 | -1) => want(index, moved(lines, wanted, index, by));
   const keys = (event: KeyboardEvent, index: number) => {
     const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key] as 1 | -1 | undefined;
     const to = { ArrowDown: index + 1, ArrowUp: index - 1, Home: 0, End: lines.length - 1 }[event.key];
     if (step) shift(index, step);
-    else if (event.key === 'Delete' && mayChange) setWanted((now) => withLevel(now, lines[index]!, 0));
+    else if (event.key === 'Delete') want(index, withLevel(wanted, lines[index]!, 0));
     else if (to !== undefined && lines[to]) list.current?.querySelectorAll<HTMLElement>('.line')[to]?.focus();
     else return;
     event.preventDefault();
@@ -174,5 +177,5 @@ export function HeadingTree({ lines, state, actions, mayChange }: HeadingTreePro
 
 function levelWords(line: OutlineLine, wanted: Wanted): string {
   const level = levelOf(line, wanted);
-  return level === null ? 'no heading' : `level ${level}`;
+  return level === null ? 'plain text, no heading' : `level ${level}`;
 }

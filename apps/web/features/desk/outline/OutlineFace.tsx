@@ -1,11 +1,12 @@
 'use client';
 import { useMemo } from 'react';
-import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
+import { Tab, TabList, TabPanel, Tabs, type Key } from 'react-aria-components';
 import styled from 'styled-components';
 import { pageTextOf } from '../engine/pageText';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import type { DeskActions, DeskState } from '../useDesk';
 import { HeadingTree } from './HeadingTree';
+import { useKept, type Kept } from './kept';
 import { Lists } from './Lists';
 import { Tables } from './Tables';
 
@@ -54,20 +55,22 @@ export function OutlineFace({
   actions,
   engine,
   mayChange,
+  kept,
 }: {
   state: DeskState;
   actions: DeskActions;
   engine: Engine;
   mayChange: boolean;
+  kept: Kept;
 }) {
   const { desk } = state;
   const question = useMemo(() => ({ kind: 'structure' as const, page: pageTextOf(desk) }), [desk]);
   const built = useAnswer<'structure'>(engine, question);
-  // A new revision begins with nothing wanted.
-  const each = { state, actions, engine, mayChange };
+  const each = { state, actions, engine, mayChange, kept };
   const key = desk.revision.number;
+  const [part, setPart] = useKept<Key>(kept, 'part', 'headings');
   return (
-    <Face>
+    <Face selectedKey={part} onSelectionChange={setPart}>
       <TabList aria-label="Parts of the page">
         <Tab id="headings">{`Headings ${built?.headings.filter((line) => line.level !== null).length ?? ''}`}</Tab>
         <Tab id="tables">{`Tables ${built?.tables.length ?? ''}`}</Tab>

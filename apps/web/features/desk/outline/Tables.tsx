@@ -9,6 +9,7 @@ import { pageTextOf } from '../engine/pageText';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import type { DeskActions, DeskState } from '../useDesk';
 import { CellGrid } from './CellGrid';
+import { useKept, type Kept } from './kept';
 
 const Section = styled.section`
   padding: 0.9rem 1.25rem 1.1rem;
@@ -66,6 +67,7 @@ interface TablesProps {
   actions: DeskActions;
   engine: Engine;
   mayChange: boolean;
+  kept: Kept;
 }
 
 export function Tables({ tables, ...rest }: TablesProps & { tables: readonly TableView[] }) {
@@ -80,11 +82,11 @@ export function Tables({ tables, ...rest }: TablesProps & { tables: readonly Tab
 }
 
 /** One table as it is told: each cell with the headers read before it, as it is now or as it would be. */
-function OneTable({ table, number, state, actions, engine, mayChange }: TablesProps & { table: TableView; number: number }) {
-  const [layout, setLayout] = useState(false);
+function OneTable({ table, number, state, actions, engine, mayChange, kept }: TablesProps & { table: TableView; number: number }) {
+  const [layout, setLayout] = useKept(kept, `layout ${table.path}`, false);
   const title = table.caption || `Table ${number}`;
   const use = USES[table.use];
-  const each = { table, title, state, actions, engine, mayChange };
+  const each = { table, title, state, actions, engine, mayChange, kept };
   return (
     <Section aria-label={`Table ${number}`}>
       <h3>{title}</h3>
@@ -116,9 +118,9 @@ function useArranged({ state, engine }: OneProps, wish: Arrangement | null) {
 
 /** Which cells head the others, and the caption; the grid shows what is then read with each cell. */
 function Heading(props: OneProps) {
-  const { table, title, state, actions, mayChange } = props;
-  const [headers, setHeaders] = useState(table.headers);
-  const [caption, setCaption] = useState(table.caption);
+  const { table, title, state, actions, mayChange, kept } = props;
+  const [headers, setHeaders] = useKept(kept, `headers ${table.path}`, table.headers);
+  const [caption, setCaption] = useKept(kept, `caption ${table.path}`, table.caption);
   const wish = useMemo(
     () =>
       headers !== table.headers || caption.trim() !== table.caption ? { kind: 'table' as const, path: table.path, headers, caption } : null,

@@ -1,10 +1,11 @@
 'use client';
+import { TextSelection } from '@tiptap/pm/state';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
-import type { SheetOfTools } from './sheetOfTools';
+import type { Chain, SheetOfTools } from './sheetOfTools';
 import type { Piece } from './schema';
 
 const Form = styled.form`
@@ -36,7 +37,7 @@ export function TableSheet({ onClose, onDone }: SheetOfTools) {
       <Form
         onSubmit={(event) => {
           event.preventDefault();
-          if (ready) onDone((chain) => chain.insertContent(tablePiece(caption.trim(), size(rows), size(columns), headers)));
+          if (ready) onDone((chain) => withTable(chain, tablePiece(caption.trim(), size(rows), size(columns), headers)));
         }}
       >
         <TextBox label="What the table holds" value={caption} onChange={setCaption} hint="Its caption: read before the table is." />
@@ -52,6 +53,16 @@ export function TableSheet({ onClose, onDone }: SheetOfTools) {
       </Form>
     </Sheet>
   );
+}
+
+/** Puts a table in, and the caret into its first cell. */
+function withTable(chain: Chain, piece: Piece): Chain {
+  return chain.command(({ tr, editor }) => {
+    const first = tr.selection.from + 1;
+    tr.replaceSelectionWith(editor.schema.nodeFromJSON(piece)).scrollIntoView();
+    tr.setSelection(TextSelection.near(tr.doc.resolve(first)));
+    return true;
+  });
 }
 
 function tablePiece(caption: string, rows: number, columns: number, headers: string): Piece {

@@ -1,7 +1,7 @@
 'use client';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import type { Extensions } from '@tiptap/core';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { takeFromClipboard } from '@/ui/clipboard';
 import type { Pasted, Scope } from '@inkwell/core';
@@ -242,6 +242,7 @@ export function TextEditor({ extensions, pieces, engine, mayChange, scope, langu
           role: 'textbox',
           'aria-multiline': 'true',
           'aria-label': 'Text of the page',
+          ...(mayChange ? {} : { 'aria-readonly': 'true' }),
           ...(language ? { lang: language } : {}),
         },
         handlePaste(_view, event) {
@@ -261,6 +262,8 @@ export function TextEditor({ extensions, pieces, engine, mayChange, scope, langu
     },
     [],
   );
+
+  useEffect(() => void editor?.setEditable(mayChange, false), [editor, mayChange]);
 
   return (
     <Frame>

@@ -81,14 +81,18 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
   const at = useEditorState({ editor, selector: ({ editor: now }) => stateOf(now) });
   const run = (act: (chain: Chain) => Chain) => () => void act(editor.chain().focus()).run();
   const toggle = (name: string, Icon: LucideIcon, on: boolean, act: () => void) => (
-    <Toggle aria-label={name} isSelected={on} isDisabled={!mayChange} onChange={act}>
-      <Icon size={18} aria-hidden="true" />
-    </Toggle>
+    <span title={name}>
+      <Toggle aria-label={name} isSelected={on} isDisabled={!mayChange} onChange={act}>
+        <Icon size={18} aria-hidden="true" />
+      </Toggle>
+    </span>
   );
   const tool = (name: string, Icon: LucideIcon, act: () => void, disabled = false) => (
-    <Tool aria-label={name} isDisabled={!mayChange || disabled} onPress={act}>
-      <Icon size={18} aria-hidden="true" />
-    </Tool>
+    <span title={name}>
+      <Tool aria-label={name} isDisabled={!mayChange || disabled} onPress={act}>
+        <Icon size={18} aria-hidden="true" />
+      </Tool>
+    </span>
   );
   const close = () => setSheet(null);
   const done = useAfterSheet(editor, sheet !== null, close);
@@ -126,13 +130,13 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
             run((chain) => chain.toggleOrderedList()),
           )}
           {tool(
-            'Item deeper',
+            'Increase indent',
             Indent,
             run((chain) => chain.sinkListItem('listItem')),
             !at.list && !at.numbered,
           )}
           {tool(
-            'Item less deep',
+            'Decrease indent',
             Outdent,
             run((chain) => chain.liftListItem('listItem')),
             !at.list && !at.numbered,
@@ -148,13 +152,13 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
         </Group>
         <Group aria-label="Steps">
           {tool(
-            'Take back',
+            'Undo',
             Undo2,
             run((chain) => chain.undo()),
             !at.canUndo,
           )}
           {tool(
-            'Do again',
+            'Redo',
             Redo2,
             run((chain) => chain.redo()),
             !at.canRedo,
