@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
+import { apply, bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
 
 test('one slip that stands many times is fixed everywhere at once, seen before, and undone at once', async ({ page }) => {
   await bringIn(
@@ -103,4 +103,24 @@ test('a note is let stand for a time, with a reason and a day, and the exception
   await expect(standing(page)).not.toContainText('1 must');
   await page.getByRole('button', { name: /^End the exception for/ }).click();
   await expect(page.getByRole('listitem').getByRole('button', { name: 'Link text that does not say where it goes' })).toBeVisible();
+});
+
+test('what is typed is looked at before it is applied, in a fix and in a sheet, and never in the way', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2><p>Text.</p><p><img src="images/smoker.png"></p>', freshTitle('Warned'));
+  const box = page.getByLabel('What would a reader look at?');
+  const told = page.getByRole('status', { name: 'What would still be noted' });
+  await box.fill('Photo of a smoker');
+  await expect(told).toContainText('Would be noted');
+  await box.fill('A smoker, lit with straw');
+  await expect(told).not.toContainText('Would be noted');
+  await box.fill('Photo of a smoker');
+  await apply(page);
+  await page.getByRole('tab', { name: 'Text' }).click();
+  await page.getByRole('textbox', { name: 'Text of the page' }).getByText('Text.').click();
+  await page.getByRole('button', { name: 'Link', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Link' });
+  await sheet.getByLabel('Its words').fill('click here');
+  await sheet.getByLabel('Where it leads').fill('spring.html');
+  await expect(sheet.getByRole('status', { name: 'What would still be noted' })).toContainText('says nothing');
+  await expect(sheet.getByRole('button', { name: 'Set the link' })).toBeEnabled();
 });

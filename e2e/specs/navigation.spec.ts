@@ -40,9 +40,20 @@ test('who is at the desk is recorded with what they do', async ({ page }) => {
   await expect(standing(page)).toContainText('by Ruth Pender');
 });
 
-test('the criterion behind a note ships with the application', async ({ page }) => {
+test('the criterion behind a note is told beside the work, with its techniques, and ships with the application', async ({ page }) => {
   await page.goto('/collections/a-first-year-with-bees/inside-the-hive');
-  await page.getByRole('link', { name: '1.1.1 Non-text Content' }).click();
+  const opener = page.getByRole('button', { name: '1.1.1 Non-text Content' });
+  await opener.click();
+  const pane = page.getByRole('complementary', { name: 'What the criterion says' });
+  await expect(pane.getByRole('heading', { name: '1.1.1 Non-text Content, level A' })).toBeFocused();
+  await expect(pane.getByText('An image has its words in alt.')).toBeVisible();
+  // The note, its fix and the proof stay in sight.
+  await expect(page.getByRole('button', { name: 'Apply, go to next' })).toBeInViewport();
+  await expect(page.getByRole('region', { name: 'Proof' })).toBeInViewport();
+  await page.keyboard.press('Escape');
+  await expect(pane).toBeHidden();
+  await expect(opener).toBeFocused();
+  await page.goto('/criteria/1.1.1');
   await expect(page.getByRole('heading', { level: 1, name: '1.1.1 Non-text Content' })).toBeVisible();
   await expect(page.getByText('Image with no alternative text')).toBeVisible();
 });

@@ -64,6 +64,7 @@ export {
   type Verdict,
 } from './audit/profile.ts';
 export { hoursFor, MINUTES_EACH } from './audit/effort.ts';
+export { techniqueSays } from './standards/techniques.ts';
 export { looksOf, speakRange, speakWhole, type Look } from './spoken/passage.ts';
 export { inspectColours, type ColourRow } from './inspect/colours.ts';
 export { inspectKinds, type KindRow, type Kinds } from './inspect/kinds.ts';

@@ -10,6 +10,7 @@ import { DeskFaces } from './DeskFaces';
 import { useEngine, useHealth, type Engine } from './engine/useEngine';
 import { filters } from './note/filter';
 import { useAhead } from './note/ahead';
+import { CriterionPane, type AskedCriterion } from './note/CriterionPane';
 import { NoteInHand } from './note/NoteInHand';
 import { keysOfNote } from './keys';
 import { NoteList } from './note/NoteList';
@@ -34,6 +35,15 @@ const Layout = styled.main`
   @media (max-width: 60rem), (max-height: 30rem) {
     display: block;
     height: auto;
+  }
+`;
+/** The page, and beside it what a criterion says, while that is looked up. */
+const Beside = styled.div`
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+  @media (max-width: 60rem), (max-height: 30rem) {
+    display: block;
   }
 `;
 /** The note in hand and the list, each with a place of its own: neither ever scrolls the other out of sight. */
@@ -80,6 +90,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
   const [view, setView] = useState(place.view);
   const [pair, setPair] = useState(place.pair);
   const engine = useEngine();
+  const [asks, setAsks] = useState<AskedCriterion | null>(null);
   const [sheetOpen, setSheetOpen] = useState(false);
   const [paletteOpen, setPaletteOpen] = useState(false);
   const [keepsTime, setKeepsTime] = useState(person.keepsTime);
@@ -113,9 +124,12 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
     <DraftHolder key={person.id} state={state} actions={actions} engine={engine} person={person.id}>
       <Layout id="content">
         <StandingLine state={state} actions={actions} can={can} query={onward} />
-        <DeskFaces state={state} actions={actions} engine={engine} can={can} view={view} onView={setView} pair={pair} onPair={setPair} />
+        <Beside>
+          <DeskFaces state={state} actions={actions} engine={engine} can={can} view={view} onView={setView} pair={pair} onPair={setPair} />
+          {asks && <CriterionPane asked={asks} onClose={() => setAsks(null)} />}
+        </Beside>
         <Right>
-          <Notes state={state} actions={actions} engine={engine} can={can} />
+          <Notes state={state} actions={actions} engine={engine} can={can} onCriterion={setAsks} />
           <Foot>
             <Button $look="quiet" onPress={() => setPaletteOpen(true)}>
               Find what to do
@@ -157,6 +171,7 @@ interface NotesProps {
   actions: DeskActions;
   engine: Engine;
   can: Permissions;
+  onCriterion(asked: AskedCriterion): void;
 }
 
 /** Switches one's time log; it stays as it was when that cannot be stored. */
@@ -166,7 +181,7 @@ async function keepTime(keep: boolean, set: (keep: boolean) => void): Promise<vo
 }
 
 /** The note in hand and the list; while a draft is being changed, the notes of the draft. */
-function Notes({ state, actions, engine, can }: NotesProps) {
+function Notes({ state, actions, engine, can, onCriterion }: NotesProps) {
   const { draft, taken, take } = useDraft();
   const ahead = useAhead();
   const drafting = (state.face === 'source' || state.face === 'text') && draft.changed;
@@ -195,6 +210,7 @@ function Notes({ state, actions, engine, can }: NotesProps) {
               can={can}
               inHand={state.inHand}
               ahead={ahead}
+              onCriterion={onCriterion}
             />
           ) : (
             <NothingOpen state={state} />

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { RULES } from '../rules/registry.ts';
 import { isLanguageTag } from './languageTags.ts';
+import { techniqueSays } from './techniques.ts';
 
 interface Entry {
   Type: string;
@@ -45,4 +47,11 @@ test.each([
 
 test.each(['', 'english', 'en_GB', 'xy', 'en-', 'en-uk2', 'en-Larkmoor', 'a', '12', 'de-419-DE', 'ar-a-aaa-b'])('%j is none', (tag) => {
   expect(isLanguageTag(tag)).toBe(false);
+});
+
+test('every technique that a rule cites is told in a sentence', () => {
+  const cited = [...new Set(RULES.flatMap(({ techniques }) => techniques))];
+  expect(cited.length).toBeGreaterThan(90);
+  for (const code of cited) expect([code, techniqueSays(code)]).toEqual([code, expect.stringMatching(/^[A-Z].*\.$/)]);
+  expect(techniqueSays('H999')).toBeNull();
 });

@@ -243,3 +243,27 @@ test('a page with nothing to type into is not practised on', () => {
   idle.practise();
   expect(idle.mayPractise).toBe(false);
 });
+
+// What is typed into a fix is looked at by the same engine before it is applied; sentences are those a note would have.
+test.each([
+  ['images/no-alternative', 'describe', { alt: 'Photo of a smoker' }, /photo of/i],
+  ['images/no-alternative', 'describe', { alt: 'image' }, /image/],
+  ['images/no-alternative', 'describe', { alt: `A smoker ${'with bellows and a spout and a hook '.repeat(6)}` }, /long|characters/],
+  ['images/no-alternative', 'describe', { alt: 'A smoker, lit with straw' }, null],
+  ['links/blank', 'fill', { text: 'click here' }, /says nothing/],
+  ['links/blank', 'fill', { text: 'The apiary plan' }, null],
+] as const)('%s, %s with %j is warned of while it is written', (rule, remedy, inputs, words) => {
+  const text = page('<h2>Wax</h2><p>Text.</p><p><img src="images/smoker.png"></p><p>See <a href="plan.html"></a></p>');
+  const finding = ask({ kind: 'audit', page: text }).find((note) => note.rule === rule)!;
+  const warned = ask({ kind: 'warned', page: text, finding, remedy, inputs });
+  if (words === null) expect(warned).toEqual([]);
+  else expect(warned.map(({ sentence }) => sentence).join(' ')).toMatch(words);
+});
+
+test('markup that may be put in is looked at by itself', () => {
+  const text = page('<h2>Wax</h2><p>Text.</p>');
+  const of = (html: string) => ask({ kind: 'warned-of', page: text, html }).length;
+  expect(of('<p><img src="a.png" alt="Picture of a hive"></p>')).toBeGreaterThan(0);
+  expect(of('<p><img src="straw-skep.png" alt="A straw skep on a wall"></p>')).toBe(0);
+  expect(of('<p><a href="spring.html">here</a> is where to go.</p>')).toBeGreaterThan(0);
+});

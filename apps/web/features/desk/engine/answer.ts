@@ -34,6 +34,7 @@ import {
   type Page,
 } from '@inkwell/core';
 import { arranged, oneOfMany, previewOf, proposalOf } from './previews';
+import { warned, warnedOf } from './warnings';
 import type { Answers, AtTheDoor, DraftNote, FindingKey, PageText, Preview, Question, SizedUp } from './protocol';
 
 /** Rounds of practice: past these the engine gets no quicker. */
@@ -63,6 +64,10 @@ export class PageReader {
         return this.offers(question.page, question.finding);
       case 'preview':
         return this.preview(question);
+      case 'warned':
+        return this.warned(question);
+      case 'warned-of':
+        return warnedOf(question.page, question.html);
       case 'remedied':
         return this.remedied(question);
       case 'alike':
@@ -156,6 +161,11 @@ export class PageReader {
   private preview({ page: text, finding: key, remedy, inputs }: Asked<'preview'>): Preview {
     const { page, finding } = this.find(text, key);
     return finding ? previewOf(page, finding, remedy, inputs) : { ok: false, reason: 'This note is no longer on the page.' };
+  }
+
+  private warned({ page: text, finding: key, remedy, inputs }: Asked<'warned'>): Answers['warned'] {
+    const { page, finding } = this.find(text, key);
+    return finding ? warned(page, this.open(text).findings, finding, remedy, inputs) : [];
   }
 
   private remedied({ page: text, finding: key, remedy, inputs }: Asked<'remedied'>): string | null {

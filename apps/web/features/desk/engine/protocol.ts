@@ -71,6 +71,12 @@ export interface Side {
   markup: string;
 }
 
+/** What would be noted of something that is being written. */
+export interface Warning {
+  weight: Weight;
+  sentence: string;
+}
+
 /** One of several slips that would be fixed at once: what becomes of it, or why it stays. */
 export interface OneOfMany {
   finding: FindingKey;
@@ -100,6 +106,9 @@ export type Question =
   | { kind: 'typing-ahead'; page: PageText }
   | { kind: 'offers'; page: PageText; finding: FindingKey }
   | { kind: 'preview'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
+  | { kind: 'warned'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
+  /** Of a piece of markup that may be put into the page. */
+  | { kind: 'warned-of'; page: PageText; html: string }
   | { kind: 'remedied'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
   | { kind: 'alike'; page: PageText; finding: FindingKey; remedy: RemedyName; inputs: Inputs; among: readonly FindingKey[]; shown: number }
   | { kind: 'certain'; page: PageText; settled: readonly FindingKey[] }
@@ -117,6 +126,8 @@ export interface Answers {
   'typing-ahead': null;
   offers: { offers: RemedyOffer[]; image: string | null; subject: Subject | null; fix: string };
   preview: Preview;
+  warned: Warning[];
+  'warned-of': Warning[];
   /** The text after a fix; null when it declines. */
   remedied: string | null;
   alike: Many;

@@ -1,6 +1,5 @@
 'use client';
 import { criterionOf, REMEDIES } from '@inkwell/core';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -10,6 +9,7 @@ import { keyOf, pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
 import { fixForm } from '../keys';
 import { useAheadOf, type Ahead } from './ahead';
+import type { AskedCriterion } from './CriterionPane';
 import { AllAlike } from './AllAlike';
 import { ExceptionForm } from './ExceptionForm';
 import { isOpen, isToJudge } from './filter';
@@ -58,9 +58,10 @@ const Top = styled.div`
   > span:last-child {
     margin-left: auto;
   }
-  a {
-    display: inline-block;
-    padding: 0.15rem 0;
+  button {
+    min-height: 1.5rem;
+    padding: 0;
+    font-weight: 400;
   }
 `;
 const Aside = styled.div`
@@ -77,10 +78,11 @@ export interface NoteInHandProps {
   can: Permissions;
   inHand: Numbered;
   ahead: Ahead;
+  onCriterion(asked: AskedCriterion): void;
 }
 
 /** One note: what is wrong, who it hurts, the question if it is one, and the fix with its before and after. */
-export function NoteInHand({ state, actions, engine, can, inHand, ahead }: NoteInHandProps) {
+export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCriterion }: NoteInHandProps) {
   const { number, note } = inHand;
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
   const finding = useMemo(() => keyOf(note), [note]);
@@ -104,7 +106,10 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead }: NoteI
         <span>{`${FAMILY_WORDS[note.family]} · note ${number}, ${state.desk.notes.filter(isOpen).length} open`}</span>
         {criterion && (
           <span>
-            <Link href={`/criteria/${criterion.id}`}>{`${criterion.id} ${criterion.title}`}</Link>
+            <Button
+              $look="quiet"
+              onPress={() => onCriterion({ criterion: criterion.id, rule: note.rule })}
+            >{`${criterion.id} ${criterion.title}`}</Button>
           </span>
         )}
       </Top>

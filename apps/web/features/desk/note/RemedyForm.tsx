@@ -8,6 +8,7 @@ import type { Answers, FindingKey, PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import type { AheadOf } from './ahead';
 import { BeforeAndAfter } from './Sides';
+import { Warnings } from './Warnings';
 import { ColourPanel, ImagePanel, UsedElsewhere } from './SubjectPanel';
 
 const Form = styled.form`
@@ -81,6 +82,7 @@ export function RemedyForm({
   const { found, usable, offer, inputs, preview, choose, fill } = useCorrection(text, finding, engine);
 
   // What is shown may still be of the text before the last key: what is typed now decides.
+  const warnable = useMemo(() => warnedBy(text, finding, offer, inputs), [text, finding, offer, inputs]);
   const applying = useRef(false);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -120,6 +122,7 @@ export function RemedyForm({
           ))}
         </Fields>
       )}
+      <Warnings engine={engine} question={warnable} />
       {preview && <BeforeAndAfter preview={preview} />}
       <Actions>
         {offer && (
@@ -134,6 +137,12 @@ export function RemedyForm({
       {found?.image && <UsedElsewhere {...page} image={found.image} />}
     </Form>
   );
+}
+
+/** What is written by hand is looked at while it is written. */
+function warnedBy(page: PageText, finding: FindingKey, offer: RemedyOffer | undefined, inputs: Inputs | undefined) {
+  const writes = offer?.fields.some(({ kind, name }) => kind !== 'choice' && inputs?.[name]?.trim());
+  return offer && inputs && writes ? { kind: 'warned' as const, page, finding, remedy: offer.name, inputs } : null;
 }
 
 /** One rule for every field: Enter applies, unless the field is made for several lines; with Ctrl or Command it applies there too. */

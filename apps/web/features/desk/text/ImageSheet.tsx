@@ -1,11 +1,12 @@
 'use client';
 import { NodeSelection } from '@tiptap/pm/state';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Choice, TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
-import type { SheetOfTools } from './sheetOfTools';
+import { Warnings } from '../note/Warnings';
+import { markupOf, type SheetOfTools } from './sheetOfTools';
 
 const Form = styled.form`
   display: grid;
@@ -22,7 +23,7 @@ const WAYS = [
 ];
 
 /** An image and its words: it is put in with a description, or marked as decorative, and not without either. */
-export function ImageSheet({ editor, onClose, onDone }: SheetOfTools) {
+export function ImageSheet({ editor, engine, page, onClose, onDone }: SheetOfTools) {
   const [chosen] = useState(() => {
     const { selection } = editor.state;
     return selection instanceof NodeSelection && selection.node.type.name === 'image'
@@ -33,6 +34,10 @@ export function ImageSheet({ editor, onClose, onDone }: SheetOfTools) {
   const [way, setWay] = useState(chosen?.alt === '' ? 'decorates' : 'says');
   const [alt, setAlt] = useState(chosen?.alt ?? '');
   const ready = src.trim() !== '' && (way === 'decorates' || alt.trim() !== '');
+  const warnable = useMemo(
+    () => (ready && way === 'says' ? { kind: 'warned-of' as const, page, html: `<p>${markupOf('img', { src, alt })}</p>` } : null),
+    [ready, way, page, src, alt],
+  );
   const set = () => {
     const attrs = { src: src.trim(), alt: way === 'decorates' ? '' : alt.trim() };
     onDone((chain) => (chosen ? chain.updateAttributes('image', attrs) : chain.insertContent({ type: 'image', attrs })));
@@ -56,6 +61,7 @@ export function ImageSheet({ editor, onClose, onDone }: SheetOfTools) {
             hint={`A few words; it is announced as an image already.${alt ? ` ${[...alt].length} characters.` : ''}`}
           />
         )}
+        <Warnings engine={engine} question={warnable} />
         <div>
           <Button type="submit" $look="main" isDisabled={!ready}>
             {chosen ? 'Set it' : 'Put it in'}

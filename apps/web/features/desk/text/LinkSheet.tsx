@@ -1,10 +1,11 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
-import type { SheetOfTools } from './sheetOfTools';
+import { Warnings } from '../note/Warnings';
+import { markupOf, type SheetOfTools } from './sheetOfTools';
 
 const Form = styled.form`
   display: grid;
@@ -17,7 +18,7 @@ const Form = styled.form`
 `;
 
 /** A link's words and where it leads. Words come first: they are what is heard in a list of links. */
-export function LinkSheet({ editor, onClose, onDone }: SheetOfTools) {
+export function LinkSheet({ editor, engine, page, onClose, onDone }: SheetOfTools) {
   const [before] = useState(() => {
     const { from, to } = editor.state.selection;
     const inside = editor.isActive('link');
@@ -33,6 +34,13 @@ export function LinkSheet({ editor, onClose, onDone }: SheetOfTools) {
   });
   const [text, setText] = useState(before.text);
   const [href, setHref] = useState(before.href);
+  const warnable = useMemo(
+    () =>
+      text.trim() && href.trim()
+        ? { kind: 'warned-of' as const, page, html: `<p>${markupOf('a', { href }, text)} is where to go.</p>` }
+        : null,
+    [page, text, href],
+  );
   const set = () => {
     const mark = { type: 'link', attrs: { href: href.trim(), kept: before.kept ?? null } };
     onDone((chain) =>
@@ -59,6 +67,7 @@ export function LinkSheet({ editor, onClose, onDone }: SheetOfTools) {
           onChange={setHref}
           hint="A page of the collection, such as spring.html, or an address."
         />
+        <Warnings engine={engine} question={warnable} />
         <div>
           <Button type="submit" $look="main" isDisabled={!text.trim() || !href.trim()}>
             Set the link

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { takeFromClipboard } from '@/ui/clipboard';
 import type { Pasted, Scope } from '@inkwell/core';
+import type { PageText } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
 import { PasteSheet } from './PasteSheet';
 import { readPasted } from './read';
@@ -190,6 +191,7 @@ export interface TextEditorProps {
   extensions: Extensions;
   pieces: readonly Piece[];
   engine: Engine;
+  page: PageText;
   mayChange: boolean;
   scope: Scope;
   language: string | undefined;
@@ -199,7 +201,7 @@ export interface TextEditorProps {
 }
 
 /** The editor itself, with its tools. What is pasted is cleaned first, and its bold lines are asked about. */
-export function TextEditor({ extensions, pieces, engine, mayChange, scope, language, onReady, onChange }: TextEditorProps) {
+export function TextEditor({ extensions, pieces, engine, page, mayChange, scope, language, onReady, onChange }: TextEditorProps) {
   const latest = useRef({ onReady, onChange });
   latest.current = { onReady, onChange };
   const [asked, setAsked] = useState<{ html: string; bold: Pasted['bold'] } | null>(null);
@@ -267,7 +269,7 @@ export function TextEditor({ extensions, pieces, engine, mayChange, scope, langu
 
   return (
     <Frame>
-      {editor && <TextTools editor={editor} scope={scope} mayChange={mayChange} />}
+      {editor && <TextTools editor={editor} engine={engine} page={page} scope={scope} mayChange={mayChange} />}
       <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 0 }}>
         <Said role="status">{said}</Said>
         <Page>

@@ -51,6 +51,7 @@ export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps
     [desk.address, desk.collection.slug],
   );
   const { loaded, tangled, written } = useLoaded(desk, draft, engine, extensions);
+  const place = useMemo(() => pageTextOf(desk), [desk]);
   const originals = useRef<readonly Piece[]>([]);
 
   return (
@@ -64,6 +65,7 @@ export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps
           extensions={extensions}
           pieces={loaded.pieces}
           engine={engine}
+          page={place}
           mayChange={mayChange}
           scope={desk.scope}
           language={languageOf(loaded.source)}

@@ -75,8 +75,13 @@ const Toggle = styled(ToggleButton)`
 
 type OpenSheet = 'link' | 'image' | 'table' | 'language' | null;
 
+interface TextToolsProps extends Pick<SheetOfTools, 'editor' | 'engine' | 'page'> {
+  scope: Scope;
+  mayChange: boolean;
+}
+
 /** What can be done to the text: sound markup alone, each tool by its name. The arrow keys go through them. */
-export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope: Scope; mayChange: boolean }) {
+export function TextTools({ editor, engine, page, scope, mayChange }: TextToolsProps) {
   const [sheet, setSheet] = useState<OpenSheet>(null);
   const at = useEditorState({ editor, selector: ({ editor: now }) => stateOf(now) });
   const run = (act: (chain: Chain) => Chain) => () => void act(editor.chain().focus()).run();
@@ -96,6 +101,7 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
   );
   const close = () => setSheet(null);
   const done = useAfterSheet(editor, sheet !== null, close);
+  const each = { editor, engine, page, onClose: close, onDone: done };
   return (
     <>
       <Bar aria-label="Tools for the text">
@@ -166,10 +172,10 @@ export function TextTools({ editor, scope, mayChange }: { editor: Editor; scope:
         </Group>
       </Bar>
       {at.table && mayChange && <TableTools editor={editor} />}
-      {sheet === 'link' && <LinkSheet editor={editor} onClose={close} onDone={done} />}
-      {sheet === 'image' && <ImageSheet editor={editor} onClose={close} onDone={done} />}
-      {sheet === 'table' && <TableSheet editor={editor} onClose={close} onDone={done} />}
-      {sheet === 'language' && <LanguageSheet editor={editor} onClose={close} onDone={done} />}
+      {sheet === 'link' && <LinkSheet {...each} />}
+      {sheet === 'image' && <ImageSheet {...each} />}
+      {sheet === 'table' && <TableSheet {...each} />}
+      {sheet === 'language' && <LanguageSheet {...each} />}
     </>
   );
 }
