@@ -124,3 +124,17 @@ test('what is typed is looked at before it is applied, in a fix and in a sheet, 
   await expect(sheet.getByRole('status', { name: 'What would still be noted' })).toContainText('says nothing');
   await expect(sheet.getByRole('button', { name: 'Set the link' })).toBeEnabled();
 });
+
+test('everything that is wrong with one image is one visit with one Apply', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2>\n<p>Text.</p>\n<p><img src="images/smoker.png" alt="Image of a smoker"></p>', freshTitle('Visit'));
+  await takeUp(page, 'Alternative text that says “image of”');
+  const visit = page.getByRole('group', { name: 'Also on this image' });
+  await visit.getByRole('checkbox', { name: /has no caption/ }).check({ force: true });
+  await visit.getByLabel('What has the image to do with the text?').fill('Straw burns coolest.');
+  await page.getByRole('button', { name: 'Apply all 2, go to next' }).click();
+  await expect(standing(page)).toContainText('revision 2');
+  expect(await sourceOf(page)).toContain(
+    '<figure><img src="images/smoker.png" alt="A smoker"><figcaption>Straw burns coolest.</figcaption></figure>',
+  );
+  await expect(page.getByRole('listitem').filter({ hasText: /caption|image of/ })).toHaveCount(0);
+});

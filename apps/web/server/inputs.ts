@@ -90,6 +90,24 @@ export const RULE = checker({
   properties: { ...ON_FINDING, answer: { enum: ['stands', 'no problem', 'not sure'] } },
 });
 const PATH = { type: 'string', maxLength: 4_000 } as const;
+/** Fixes of one thing, filled in together. */
+export const FIX_TOGETHER = checker({
+  ...base,
+  required: ['version', 'parts'],
+  properties: {
+    version: ID,
+    parts: {
+      type: 'array',
+      minItems: 1,
+      maxItems: 20,
+      items: {
+        ...base,
+        required: ['findingId', 'remedy', 'inputs'],
+        properties: { findingId: ID, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } },
+      },
+    },
+  },
+});
 /** Findings that are left as they are. */
 const WITHOUT = { type: 'array', items: ID, maxItems: 10_000 } as const;
 export const FIX_ALIKE = checker({

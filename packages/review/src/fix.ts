@@ -5,7 +5,7 @@ import type { Actor } from './actor.ts';
 import { askedOf } from './bars.ts';
 import { changeText, madeBy, type Made, type TextChange } from './changeText.ts';
 import type { OnPage } from './conflicts.ts';
-import type { Changed, FindingKey } from './engine/index.ts';
+import type { Changed, Declined, FindingKey } from './engine/index.ts';
 import type { Seen } from './examine.ts';
 import { done, refused, type Result } from './problems.ts';
 import type { Revised } from './record.ts';
@@ -23,23 +23,57 @@ export const labelOf = (remedy: string) => REMEDIES[remedy as RemedyName].label.
 
 /** Applies one remedy to one finding: a minimal edit, a new revision, a new audit. */
 export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result<Revised>> {
+  const { pageId, version, ...part } = wish;
+  return fixByHand(services, actor, { pageId, version }, [part], (text, findings, engine) =>
+    services.engine.run('fix', {
+      page: text,
+      finding: keyOf(findings[0]!),
+      stored: engine === ENGINE_VERSION ? findings[0]! : null,
+      remedy: wish.remedy,
+      inputs: wish.inputs,
+    }),
+  );
+}
+
+/** A fix of one finding, filled in. */
+export type Part = Omit<Fix, keyof OnPage>;
+
+/** Applies fixes of one thing that were filled in together, all or none, as one revision. */
+export function fixTogether(
+  services: Services,
+  actor: Actor,
+  wish: OnPage & { parts: readonly (Part & { remedy: RemedyName })[] },
+): Promise<Result<Revised>> {
+  const { parts, ...on } = wish;
+  return fixByHand(services, actor, on, parts, (text, findings) =>
+    services.engine.run('fix together', {
+      page: text,
+      parts: parts.map(({ remedy, inputs }, nth) => ({ finding: keyOf(findings[nth]!), remedy, inputs })),
+    }),
+  );
+}
+
+/** Fixes that a person filled in, of findings that are still there; `run` has the engine make them. */
+function fixByHand(
+  services: Services,
+  actor: Actor,
+  on: OnPage,
+  parts: readonly Part[],
+  run: (text: Seen['text'], findings: readonly StoredFinding[], engine: string) => Promise<Changed | Declined>,
+): Promise<Result<Revised>> {
   let renamed: Changed['renamed'] = null;
-  return changeText(services, actor, wish, {
-    about: [wish.findingId],
+  return changeText(services, actor, on, {
+    about: parts.map(({ findingId }) => findingId),
     async make({ text, findings, engine }) {
-      const finding = findings.find((one) => one.id === wish.findingId);
-      if (!finding) return madeBy(GONE, 'fixed', () => '', '');
-      const result = await services.engine.run('fix', {
-        page: text,
-        finding: keyOf(finding),
-        stored: engine === ENGINE_VERSION ? finding : null,
-        remedy: wish.remedy,
-        inputs: wish.inputs,
-      });
+      const meant = parts.map(({ findingId }) => findings.find((one) => one.id === findingId));
+      const all = meant.filter((one) => one !== undefined);
+      if (all.length < parts.length) return madeBy(GONE, 'fixed', () => '', '');
+      const result = await run(text, all, engine);
       if (result.ok) renamed = result.renamed;
-      return madeBy(result, 'fixed', () => `${titleOf(finding.rule)} (${labelOf(wish.remedy)})`, 'The fix was not made');
+      const told = parts.map(({ remedy }, nth) => `${titleOf(all[nth]!.rule)} (${labelOf(remedy)})`);
+      return madeBy(result, 'fixed', () => told.join('; '), 'The fix was not made');
     },
-    vouched: WRITES_DESCRIPTION.has(wish.remedy) ? 'images/true-to-picture' : null,
+    vouched: parts.some(({ remedy }) => WRITES_DESCRIPTION.has(remedy)) ? 'images/true-to-picture' : null,
     // The file an image was renamed to lies where the page now looks for it; under its old name it stays for whoever still uses that.
     then: async (trx, page) => (renamed ? placeFileAlsoAt(trx, page.collection_id, renamed.from, renamed.to) : undefined),
   });

@@ -7,6 +7,7 @@ import {
   fix,
   fixAllAlike,
   fixAllCertain,
+  fixTogether,
   imageUses,
   ledger,
   letStand,
@@ -266,6 +267,29 @@ describe('many at once', () => {
       ok: false,
       problem: { code: 'declined', kept: 'The page is as it was.' },
     });
+  });
+
+  test('fixes of one image are made together, all or none, as one revision that says each', async () => {
+    const before = await page('<h2>A</h2><p>Text.</p><p><img src="images/IMG 2034.JPG"></p>');
+    const on = (rule: string) => before.notes.find((note) => note.rule === rule)!.id;
+    const parts: Parameters<typeof fixTogether>[2]['parts'] = [
+      { findingId: on('images/no-alternative'), remedy: 'describe', inputs: { alt: 'A smoker, lit with straw' } },
+      { findingId: on('images/file-name'), remedy: 'rename', inputs: { name: 'smoker-lit' } },
+    ];
+    const refused = await fixTogether(services, INES, {
+      ...at(before),
+      parts: [parts[0]!, { ...parts[1]!, inputs: { name: 'Not A Name' } }],
+    });
+    expect(refused).toMatchObject({ ok: false, problem: { why: expect.stringContaining('lower-case letters') as string } });
+    expect((await look(before.slug)).revision.number).toBe(1);
+    expect(await fixTogether(services, INES, { ...at(before), parts })).toMatchObject({ ok: true, value: { revision: 2 } });
+    const after = await look(before.slug);
+    expect(after.html).toBe('<h2>A</h2><p>Text.</p><p><img alt="A smoker, lit with straw" src="images/smoker-lit.jpg"></p>');
+    expect(after.revision.note.split('; ')).toHaveLength(2);
+    // Whoever described it has looked at it: nobody is asked whether the description is true.
+    expect(after.notes.filter((note) => note.rule === 'images/true-to-picture' && note.standing === 'open')).toEqual([]);
+    await undo(services, INES, at(after));
+    expect((await look(before.slug)).html).toBe(before.html);
   });
 
   test('what was unticked is left as it is, whether fixed with others like it or with all that is certain', async () => {

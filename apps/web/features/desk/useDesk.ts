@@ -55,7 +55,9 @@ export interface DeskActions {
   /** Shows a place of the page on the proof. */
   point(path: string): void;
   setFilter(filter: NoteFilter): void;
-  fix(note: Note, remedy: string, inputs: Inputs): Promise<boolean>;
+  fix(note: Note, remedy: RemedyName, inputs: Inputs): Promise<boolean>;
+  /** Fixes of one thing, filled in together, as one revision; `note` is the one in hand. */
+  fixTogether(note: Note, parts: readonly { note: Note; remedy: RemedyName; inputs: Inputs }[]): Promise<boolean>;
   /** Fixes the same slip wherever it stands on the page, as one revision. */
   fixAlike(note: Note, remedy: RemedyName, inputs: Inputs, without: readonly FindingKey[]): Promise<boolean>;
   fixCertain(without: readonly FindingKey[]): Promise<boolean>;
@@ -208,6 +210,14 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
         say(`${counted(numbered(desk, next, numbers).length, 'note')} shown.`);
       },
       fix: (note, remedy, inputs) => ok(act('fix', based({ findingId: note.id, remedy, inputs }), goOn(note, 'Fixed'))),
+      fixTogether: (note, parts) =>
+        ok(
+          act(
+            'fix-together',
+            based({ parts: parts.map((part) => ({ findingId: part.note.id, remedy: part.remedy, inputs: part.inputs })) }),
+            goOn(note, `${parts.length} fixed`),
+          ),
+        ),
       fixAlike: (note, remedy, inputs, without) =>
         ok(act('fix-alike', leaving(without, { findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
       fixCertain: (without) => ok(act('fix-certain', leaving(without), tell('What was certain is fixed.'))),

@@ -77,27 +77,62 @@ export interface FixedMany {
   declined: { finding: Finding; reason: string }[];
 }
 
+/** One of several fixes of a page: `inputs` as they are for the finding where it stands by then. */
+interface Step {
+  finding: Finding;
+  remedy: RemedyName;
+  inputs(target: Target): Inputs;
+}
+
 /**
  * Applies one remedy to several findings of a page, one after another with an audit between. Each takes what the engine proposes for
  * it, and over that what a person chose for all. What declines stays as it is and says why.
  */
 export function fixAlike(page: Page, findings: readonly Finding[], name: RemedyName, chosen: Inputs): FixedMany {
+  return oneByOne(
+    page,
+    findings.map((finding) => ({ finding, remedy: name, inputs: (target) => ({ ...REMEDIES[name].propose?.(target), ...chosen }) })),
+  );
+}
+
+/** A fix of a finding, as a person filled it in. */
+export interface Part {
+  finding: Finding;
+  remedy: RemedyName;
+  inputs: Inputs;
+}
+
+/**
+ * Applies several fixes of one thing, each as it was filled in, in their order. A finding that an earlier one of them has settled is passed
+ * over. `onFixed` is told of each with the page before it and the text after.
+ */
+export function fixTogether(page: Page, parts: readonly Part[], onFixed?: (part: Part, before: Page, after: string) => void): FixedMany {
+  const byFinding = new Map(parts.map((part) => [part.finding, part]));
+  return oneByOne(
+    page,
+    parts.map(({ finding, remedy, inputs }) => ({ finding, remedy, inputs: () => inputs })),
+    (finding, before, after) => onFixed?.(byFinding.get(finding)!, before, after),
+  );
+}
+
+function oneByOne(page: Page, steps: readonly Step[], onFixed?: (finding: Finding, before: Page, after: string) => void): FixedMany {
   let here = page;
   let seen = auditPage(page).findings;
   // Where each finding that waits stands on the page as it is by now.
   const names = new Map(seen.map((one) => [one.fingerprint, one]));
-  const places = new Map(findings.map((finding) => [finding, names.get(finding.fingerprint)]));
+  const places = new Map(steps.map(({ finding }) => [finding, names.get(finding.fingerprint)]));
   const done: FixedMany = { after: page.source, fixed: [], moves: STILL, declined: [] };
-  for (const finding of findings) {
+  for (const { finding, remedy, inputs } of steps) {
     const now = places.get(finding);
     const target = now && targetOf(here, now);
     if (!now || !target) continue;
-    const result = applyRemedy(here, now, name, { ...REMEDIES[name].propose?.(target), ...chosen });
+    const result = applyRemedy(here, now, remedy, inputs(target));
     if (!result.ok) {
       done.declined.push({ finding, reason: result.reason });
       continue;
     }
     done.fixed.push(finding);
+    onFixed?.(finding, here, result.value.after);
     done.moves = composeMoves(done.moves, result.value.change);
     const before = here.source;
     here = parseAgain(page, result.value.after);

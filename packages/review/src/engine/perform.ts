@@ -9,6 +9,7 @@ import {
   elementAt,
   fixAlike,
   fixCertain,
+  fixTogether,
   isNamedXhtml,
   makeUpOf,
   manyPasted,
@@ -17,6 +18,7 @@ import {
   parsePage,
   referencesOf,
   resolveAddress,
+  ruleOf,
   slipsOf,
   surroundingsFrom,
   titleText,
@@ -66,6 +68,20 @@ const PERFORM: Performers = {
     const { after, fixed, moves, declined } = fixAlike(parsed, alikeTo(parsed, finding, remedy, seenNow(parsed, among)), remedy, inputs);
     if (fixed.length === 0) return { ok: false, gone: false, reason: declined[0]?.reason ?? 'The fix does not act here.' };
     return { ...changed(page, after, fixed.length), moves };
+  },
+  'fix together'({ page, parts }) {
+    const parsed = open(page);
+    const all = parts.flatMap((part) => seenNow(parsed, [part.finding]).map((finding) => ({ ...part, finding })));
+    if (all.length < parts.length) return GONE;
+    let moved: Changed['renamed'] = null;
+    // A file is renamed first: what comes after may put its image elsewhere on the page.
+    const order = [...all].sort((a, b) => Number(b.remedy === 'rename') - Number(a.remedy === 'rename'));
+    const { after, fixed, moves, declined } = fixTogether(parsed, order, ({ remedy, finding }, before, text) => {
+      if (remedy === 'rename') moved = renamed(page, before, text, finding.at.path);
+    });
+    const [first] = declined;
+    if (first) return { ok: false, gone: false, reason: `${ruleOf(first.finding.rule)?.title ?? first.finding.rule}: ${first.reason}` };
+    return { ...changed(page, after, fixed.length), moves, renamed: moved };
   },
   'fix certain'({ page, leave, profile }) {
     const parsed = open(page);

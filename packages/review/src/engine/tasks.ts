@@ -78,6 +78,11 @@ export interface Tasks {
     wish: { page: PlacedText; finding: FindingKey; among: readonly FindingKey[]; remedy: RemedyName; inputs: Inputs };
     gives: Changed | Declined;
   };
+  /** All of them or none: fixes of one thing that were filled in together. */
+  'fix together': {
+    wish: { page: PlacedText; parts: readonly { finding: FindingKey; remedy: RemedyName; inputs: Inputs }[] };
+    gives: Changed | Declined;
+  };
   'fix certain': { wish: { page: PlacedText; leave: readonly FindingKey[]; profile: Profile }; gives: Changed | Declined };
   arrange: { wish: { page: PlacedText; arrangement: Arrangement }; gives: Changed | Declined };
 }

@@ -16,6 +16,7 @@ import { isOpen, isToJudge } from './filter';
 import { OnManyPages, useSameSlip } from './OnManyPages';
 import { RemedyForm } from './RemedyForm';
 import { Ruling } from './Ruling';
+import { companionsOf, useVisit, Visit } from './Visit';
 import type { Permissions } from '../StandingLine';
 import type { DeskActions, DeskState, Numbered } from '../useDesk';
 
@@ -86,6 +87,8 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
   const { number, note } = inHand;
   const text = useMemo(() => pageTextOf(state.desk), [state.desk]);
   const finding = useMemo(() => keyOf(note), [note]);
+  const companions = useMemo(() => companionsOf(note, state.desk.notes.filter(isOpen)), [note, state.desk]);
+  const visit = useVisit();
   const aheadHere = useAheadOf(ahead, note.id);
   const [excepting, setExcepting] = useState(false);
   const pages = useSameSlip(state.desk.pageId, state.desk.version, note);
@@ -131,9 +134,13 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         engine={engine}
         busy={state.busy}
         mayChange={can.change}
-        onApply={(remedy, inputs) => actions.fix(note, remedy, inputs)}
+        onApply={(remedy, inputs) =>
+          visit.parts.length > 0 ? actions.fixTogether(note, [{ note, remedy, inputs }, ...visit.parts]) : actions.fix(note, remedy, inputs)
+        }
         onSkip={() => actions.step(1)}
         ahead={aheadHere}
+        {...(visit.parts.length > 0 ? { applyLabel: `Apply all ${visit.parts.length + 1}, go to next` } : {})}
+        also={<Visit note={note} companions={companions} text={text} engine={engine} mayChange={can.change} onFill={visit.set} />}
         besides={(remedy, inputs, acts) => (
           <>
             <AllAlike

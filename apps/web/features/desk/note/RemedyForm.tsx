@@ -3,10 +3,11 @@ import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
 import { useEffect, useMemo, useRef, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { Choice, Pick, TextBox } from '@/ui/Field';
+import { Choice } from '@/ui/Field';
 import type { Answers, FindingKey, PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import type { AheadOf } from './ahead';
+import { RemedyField } from './RemedyField';
 import { BeforeAndAfter } from './Sides';
 import { Warnings } from './Warnings';
 import { ColourPanel, ImagePanel, UsedElsewhere } from './SubjectPanel';
@@ -63,6 +64,8 @@ export interface RemedyFormProps {
   engine: Engine;
   /** What was typed ahead, where notes follow one another. */
   ahead?: AheadOf;
+  /** What goes along with the fix. */
+  also?: ReactNode;
 }
 
 /** The fixes of a note: choose one, fill it in, see before and after, apply and go on. */
@@ -78,6 +81,7 @@ export function RemedyForm({
   onApply,
   onSkip,
   ahead,
+  also,
 }: RemedyFormProps) {
   const { found, usable, offer, inputs, preview, choose, fill } = useCorrection(text, finding, engine);
 
@@ -122,6 +126,7 @@ export function RemedyForm({
           ))}
         </Fields>
       )}
+      {also}
       <Warnings engine={engine} question={warnable} />
       {preview && <BeforeAndAfter preview={preview} />}
       <Actions>
@@ -229,29 +234,4 @@ function WhichRemedy({
 
 function whyNoneIsOffered(found: Answers['offers'] | null): string {
   return found === null ? 'Looking for fixes…' : (found.offers[0]?.declines ?? found.fix);
-}
-
-/** More choices than this stand in a list that folds. */
-const MOST_BUTTONS = 6;
-
-function RemedyField({ field, value, onChange }: { field: RemedyOffer['fields'][number]; value: string; onChange(value: string): void }) {
-  if (field.kind === 'choice') {
-    const options = field.options ?? [];
-    const Chooser = options.length > MOST_BUTTONS ? Pick : Choice;
-    return <Chooser label={field.label} value={value} onChange={onChange} options={options} />;
-  }
-  return (
-    <TextBox
-      label={field.label}
-      name={field.name}
-      value={value}
-      onChange={onChange}
-      passage={field.kind === 'passage'}
-      hint={lengthHint(field.hint, value)}
-    />
-  );
-}
-
-function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
-  return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
 }

@@ -1,0 +1,37 @@
+'use client';
+import type { RemedyOffer } from '@inkwell/core';
+import { Choice, Pick, TextBox } from '@/ui/Field';
+
+/** More choices than this stand in a list that folds. */
+const MOST_BUTTONS = 6;
+
+/** One thing that a fix asks for. */
+export function RemedyField({
+  field,
+  value,
+  onChange,
+}: {
+  field: RemedyOffer['fields'][number];
+  value: string;
+  onChange(value: string): void;
+}) {
+  if (field.kind === 'choice') {
+    const options = field.options ?? [];
+    const Chooser = options.length > MOST_BUTTONS ? Pick : Choice;
+    return <Chooser label={field.label} value={value} onChange={onChange} options={options} />;
+  }
+  return (
+    <TextBox
+      label={field.label}
+      name={field.name}
+      value={value}
+      onChange={onChange}
+      passage={field.kind === 'passage'}
+      hint={lengthHint(field.hint, value)}
+    />
+  );
+}
+
+function lengthHint(hint: string | undefined, value: string | undefined): string | undefined {
+  return hint === undefined ? undefined : `${hint} ${value ? `${[...value].length} characters.` : ''}`;
+}
