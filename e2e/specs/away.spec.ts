@@ -51,7 +51,7 @@ test('with the database away, screens say so, typed text is kept, and work goes 
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>', freshTitle('Away'));
   const desk = page.url();
   await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
-  await expect(page.getByText('“Image, A smoker, lit”')).toBeVisible();
+  await expect(page.getByText('“Image, A smoker, lit.”')).toBeVisible();
 
   await gateway.shut();
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
@@ -63,8 +63,39 @@ test('with the database away, screens say so, typed text is kept, and work goes 
   await expect(other.getByRole('alert').filter({ hasText: 'The database cannot be reached' })).toBeVisible();
 
   await gateway.open();
-  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  // The same fix, with what was typed, is asked for once more.
+  await page.getByRole('alert').getByRole('button', { name: 'Try again' }).click();
   await expect(standing(page)).toContainText('Ready');
   await other.getByRole('button', { name: 'Try again' }).click();
   await expect(standing(other)).toContainText('Ready');
+});
+
+test('an answer that cannot be read is told as that, and one that takes long shows it and can be left', async ({ page }) => {
+  await bringIn(page, '<h2></h2><p>One</p><h2></h2><p>Two</p>', freshTitle('Slow'));
+  await page.route(
+    '**/api/pages/*/fix',
+    (route) => route.fulfill({ status: 502, contentType: 'text/html', body: '<h1>Bad gateway</h1>' }),
+    {
+      times: 1,
+    },
+  );
+  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  const alert = page.locator('#content').getByRole('alert');
+  await expect(alert).toContainText('The server’s answer could not be read (502)');
+  await alert.getByRole('button', { name: 'Try again' }).click();
+  await expect(standing(page)).toContainText('revision 2');
+  await expect(alert).toHaveCount(0);
+
+  await page.route('**/api/pages/*/fix', async (route) => {
+    const answer = await route.fetch();
+    await new Promise((resolve) => setTimeout(resolve, 6_000));
+    await route.fulfill({ response: answer }).catch(() => undefined);
+  });
+  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'The server is still at work' })).toBeVisible();
+  await page.getByRole('button', { name: 'Do not wait for it' }).click();
+  await expect(alert).toContainText('You did not wait for the answer');
+  await alert.getByRole('button', { name: 'Show the page as it is now' }).click();
+  await expect(standing(page)).toContainText('revision 3');
+  await expect(alert).toHaveCount(0);
 });

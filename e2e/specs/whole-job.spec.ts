@@ -20,12 +20,12 @@ test('a page goes from paste to signed off, one fix of each family at a time', a
   await apply(page);
 
   await takeUp(page, 'Typed list');
-  await expect(page.getByText('“List of 2. Item: Melt. Item: Strain. End of list.”')).toBeVisible();
+  await expect(page.getByText('“List of 2. 1 of 2: Melt. 2 of 2: Strain. End of list”')).toBeVisible();
   await apply(page);
 
   await takeUp(page, 'Image with no alternative text');
   await page.getByLabel('What would a reader look at?').fill('A smoker & its bellows');
-  await expect(page.getByText('“Image, A smoker & its bellows”')).toBeVisible();
+  await expect(page.getByText('“Image, A smoker & its bellows.”')).toBeVisible();
   await apply(page);
 
   await takeUp(page, 'Data table with no headers');

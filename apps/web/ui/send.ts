@@ -10,21 +10,45 @@ export const UNREACHED: Problem = {
   next: 'Try again in a moment.',
 };
 
-/** Posts to our own server. Whatever goes wrong comes back as a problem in words, never as an exception. */
-export async function send<T>(address: string, body: unknown): Promise<Sent<T>> {
-  try {
-    const response = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
-    return (await response.json()) as Sent<T>;
-  } catch {
-    return { ok: false, problem: UNREACHED };
-  }
+/** Somebody did not wait for the answer: what was asked for may be done all the same. */
+export const LEFT: Problem = {
+  code: 'away',
+  what: 'You did not wait for the answer',
+  why: 'The server may still be at work on what you asked for.',
+  kept: 'What you typed stays on this screen.',
+  next: 'Look at the page as it is now; if it was not done, ask for it again.',
+};
+
+/** An answer that is none of ours: something between here and the server gave it, or the server broke off. */
+const unreadable = (status: number): Problem => ({
+  code: 'fault',
+  what: `The server’s answer could not be read (${status})`,
+  why: 'It broke off, or came from something that stands before the server.',
+  kept: 'What you typed stays on this screen.',
+  next: 'Look at the page as it is now, then try again; if it happens again, tell whoever looks after this server.',
+});
+
+/** Posts to our own server. Whatever goes wrong comes back as a problem in words, never as an exception. `signal`: somebody leaves off. */
+export function send<T>(address: string, body: unknown, signal?: AbortSignal): Promise<Sent<T>> {
+  const asked = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+  return answered(address, { ...asked, ...(signal ? { signal } : {}) });
 }
 
 /** Asks our own server for something that changes nothing. */
-export async function ask<T>(address: string): Promise<Sent<T>> {
+export function ask<T>(address: string): Promise<Sent<T>> {
+  return answered(address, {});
+}
+
+async function answered<T>(address: string, asked: RequestInit): Promise<Sent<T>> {
+  let response: Response;
   try {
-    return (await (await fetch(address)).json()) as Sent<T>;
+    response = await fetch(address, asked);
   } catch {
-    return { ok: false, problem: UNREACHED };
+    return { ok: false, problem: asked.signal?.aborted ? LEFT : UNREACHED };
+  }
+  try {
+    return (await response.json()) as Sent<T>;
+  } catch {
+    return { ok: false, problem: asked.signal?.aborted ? LEFT : unreadable(response.status) };
   }
 }

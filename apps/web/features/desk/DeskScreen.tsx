@@ -63,6 +63,17 @@ const Right = styled.div`
     border-left: 0;
   }
 `;
+const Late = styled.div`
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+  padding: 0.25rem 1.25rem;
+  background: var(--gallWash);
+  font-size: 0.875rem;
+  button {
+    margin-left: auto;
+  }
+`;
 const Done = styled.div`
   padding: 1.25rem;
   background: var(--sheet);
@@ -194,8 +205,15 @@ function Notes({ state, actions, engine, can, onCriterion }: NotesProps) {
               <Button onPress={() => void actions.lookAgain()}>Show the newest revision</Button>
             </p>
           )}
+          {(state.problem.code === 'away' || state.problem.code === 'fault') && (
+            <p>
+              <Button onPress={() => void actions.tryAgain()}>Try again</Button>{' '}
+              <Button onPress={() => void actions.lookAgain()}>Show the page as it is now</Button>
+            </p>
+          )}
         </ProblemNotice>
       )}
+      <Waiting busy={state.busy} onLeave={actions.leaveOff} />
       <EngineTrouble engine={engine} />
       {drafting ? (
         <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} />
@@ -219,6 +237,32 @@ function Notes({ state, actions, engine, can, onCriterion }: NotesProps) {
         </>
       )}
     </>
+  );
+}
+
+/** After so many seconds an answer is late: it is said, and nobody has to wait for it. */
+const LATE = 1;
+
+/** An answer that takes long: how long it has taken, and a way to leave it. */
+function Waiting({ busy, onLeave }: { busy: boolean; onLeave(): void }) {
+  const [seconds, setSeconds] = useState(0);
+  useEffect(() => {
+    if (!busy) return;
+    const timer = setInterval(() => setSeconds((now) => now + 1), 1_000);
+    return () => {
+      clearInterval(timer);
+      setSeconds(0);
+    };
+  }, [busy]);
+  if (!busy || seconds < LATE) return null;
+  return (
+    <Late>
+      <span role="status">The server is still at work…</span>
+      <span>{`${seconds} s`}</span>
+      <Button $look="quiet" onPress={onLeave}>
+        Do not wait for it
+      </Button>
+    </Late>
   );
 }
 

@@ -9,18 +9,22 @@ import type { FindingKey } from './engine/protocol';
 import { isOpen, passes, type NoteFilter } from './note/filter';
 import type { DeskPlace, Face } from './place';
 
-/** Actions one after another, and how often the line was broken by a refusal. */
-interface Line {
-  last: Promise<unknown>;
-  broken: number;
-}
-
-const DROPPED: Problem = { code: 'conflict', what: 'What was to be done before this was refused', kept: 'The page is as it was.' };
-
 interface Acted {
   result: unknown;
   desk: Desk;
 }
+
+/** Actions one after another, and how often the line was broken by a refusal. */
+interface Line {
+  last: Promise<unknown>;
+  broken: number;
+  /** Breaks off what is being waited for. */
+  leaving?: AbortController;
+  /** Asks once more for what failed last. */
+  again?: () => Promise<Sent<Acted>>;
+}
+
+const DROPPED: Problem = { code: 'conflict', what: 'What was to be done before this was refused', kept: 'The page is as it was.' };
 
 /**
  * A note with its number in the margin. Open notes are numbered in document order when the page is opened; whoever works through them finds
@@ -77,6 +81,10 @@ export interface DeskActions {
   lookAgain(): Promise<boolean>;
   /** Marks a step of the walk as looked at on this revision, or not. */
   lookAt(step: StepId, looked: boolean): Promise<boolean>;
+  /** Waits no longer for the answer: what was asked for may be done all the same. */
+  leaveOff(): void;
+  /** Asks once more for what the server could not do. */
+  tryAgain(): Promise<boolean>;
   dismiss(): void;
 }
 
@@ -145,7 +153,8 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
     const { broken } = line.current;
     const sending = line.current.last.then(async (): Promise<Sent<Acted>> => {
       if (line.current.broken !== broken) return { ok: false, problem: DROPPED };
-      const sent = await send<Acted>(`/api/pages/${latest.current.pageId}/${name}`, body(latest.current));
+      const leaving = (line.current.leaving = new AbortController());
+      const sent = await send<Acted>(`/api/pages/${latest.current.pageId}/${name}`, body(latest.current), leaving.signal);
       if (sent.ok) {
         latest.current = sent.value.desk;
         setProblem(null);
@@ -153,6 +162,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
         after(sent.value.desk);
       } else {
         line.current.broken++;
+        line.current.again = () => act(name, body, after);
         setProblem(sent.problem);
       }
       return sent;
@@ -249,6 +259,8 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       lookAt: (step, looked) =>
         ok(act('look-at', based({ step, looked }), () => say(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
       lookAgain: () => ok(act('look', () => ({}), tell('This is the newest revision.'))),
+      leaveOff: () => line.current.leaving?.abort(),
+      tryAgain: async () => (line.current.again ? ok(line.current.again()) : false),
       dismiss: () => setProblem(null),
     },
   ];
