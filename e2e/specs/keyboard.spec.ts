@@ -101,3 +101,31 @@ test('the note in hand is filled in, applied, answered and left by single keys',
   await page.keyboard.press('c');
   await expect(page.getByRole('dialog', { name: 'Fix what is certain' })).toBeVisible();
 });
+
+test.afterEach(async ({ page }) => void (await page.request.post('/api/keys', { data: { on: true, assigned: {} } })));
+
+test('a key of the Desk can be another, for whoever sits there, on every page', async ({ page }) => {
+  await bringIn(page, '<h2></h2><p>One</p><h2></h2><p>Two</p>', freshTitle('Keys'));
+  await page.getByRole('button', { name: 'Keys', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Keys of the Desk' });
+  await sheet.getByRole('button', { name: 'Another key for: Next note', exact: true }).click();
+  await page.keyboard.press('u');
+  await expect(sheet.getByText('“u” is taken: Undo.')).toBeVisible();
+  await page.keyboard.press(';');
+  await expect(sheet.getByText('“;” is its key from now on')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await page.reload();
+  const current = page.locator('[aria-labelledby="notes-heading"] li button[aria-current="true"]');
+  await expect(current).toContainText('1');
+  await page.locator('#note-heading').focus();
+  await page.keyboard.press('n');
+  await expect(current).toContainText('1');
+  await page.keyboard.press(';');
+  await expect(current).toContainText('2');
+  await page.getByRole('button', { name: 'Keys', exact: true }).click();
+  await sheet.getByRole('button', { name: 'Usual keys again' }).click();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await page.locator('#note-heading').focus();
+  await page.keyboard.press('n');
+  await expect(current).toContainText('1');
+});

@@ -219,6 +219,12 @@ export const ATTACHMENTS = checker({
     note: { type: 'string', maxLength: 2_000 },
   },
 });
+const KEY = { type: 'string', minLength: 1, maxLength: 2 } as const;
+export const KEYS = checker({
+  ...base,
+  required: ['on', 'assigned'],
+  properties: { on: { type: 'boolean' }, assigned: { type: 'object', maxProperties: 60, additionalProperties: KEY } },
+});
 export const LOOK_AT = checker({
   ...base,
   required: ['version', 'step', 'looked'],

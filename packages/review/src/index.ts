@@ -3,6 +3,7 @@ export { may, NOBODY, THE_SYSTEM, visibleTo, type Act, type ActedOn, type Actor 
 export { dayIn, type Services } from './services.ts';
 export { HERE, perform, type Engine, type TaskName, type Tasks } from './engine/index.ts';
 export { bringIn, slugOf, type BringIn, type Brought, type Incoming } from './bringIn.ts';
+export { setKeys } from './ownKeys.ts';
 export { arrange, fix, fixAllAlike, fixAllCertain, fixTogether, saveSource, type Fix } from './fix.ts';
 export { redo, restore, undo } from './history.ts';
 export { compareRevisions, type ComparedNote, type RevisionsCompared } from './compare.ts';

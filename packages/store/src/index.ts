@@ -7,12 +7,24 @@ export type {
   DoorChoice,
   PackageState,
   Release,
+  KeySettings,
   Role,
   Standing,
   StrokeAct,
   Tables,
 } from './schema.ts';
-export { keepTime, logTime, people, personById, setPeople, SYSTEM, type Membership, type Person, type Spent } from './queries/people.ts';
+export {
+  keepTime,
+  writeKeys,
+  logTime,
+  people,
+  personById,
+  setPeople,
+  SYSTEM,
+  type Membership,
+  type Person,
+  type Spent,
+} from './queries/people.ts';
 export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
   addProfile,

@@ -67,6 +67,12 @@ type Made = ColumnType<Date, Date | undefined, never>;
 /** A day as YYYY-MM-DD. */
 type Day = ColumnType<string, string, string>;
 
+/** Somebody's keys of the Desk: whether single keys act, and which have another key than the usual one, by that. */
+export interface KeySettings {
+  on: boolean;
+  assigned: Readonly<Record<string, string>>;
+}
+
 export interface People {
   id: string;
   name: string;
@@ -76,6 +82,7 @@ export interface People {
   disabled_on: ColumnType<string | null, string | null | undefined, string | null>;
   /** Whether their working times are kept. */
   keeps_time: ColumnType<boolean, boolean | undefined, boolean>;
+  keys: ColumnType<KeySettings, string | undefined, string>;
 }
 
 /** The part a person has in one collection, or in all of them (`collection_id` null). */

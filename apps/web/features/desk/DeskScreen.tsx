@@ -1,5 +1,6 @@
 'use client';
 import type { Desk } from '@inkwell/review';
+import type { KeySettings } from '@inkwell/store';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -93,8 +94,15 @@ const Foot = styled.div`
   border-top: 1px solid var(--line);
 `;
 
+/** Who is at the desk, with what they set for themselves. */
+export interface AtTheDesk {
+  id: string;
+  keepsTime: boolean;
+  keys: KeySettings;
+}
+
 /** One page under review: the proof and its other faces on the left, the note in hand and the list on the right. */
-export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permissions; person: { id: string; keepsTime: boolean } }) {
+export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permissions; person: AtTheDesk }) {
   const asked = useSearchParams();
   const [place] = useState(() => placeFrom(asked));
   const [state, actions] = useDesk(initial, place);
@@ -128,7 +136,8 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
     ];
   }, [actions, router, before, after, onward, state, can]);
   useTitle(state.desk.title);
-  const keys = useShortcuts(shortcuts);
+  const [keySettings, setKeySettings] = useState(person.keys);
+  const keyed = useShortcuts(shortcuts, keySettings);
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
 
   return (
@@ -156,9 +165,9 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
         <ShortcutSheet
           open={sheetOpen}
           onClose={() => setSheetOpen(false)}
-          shortcuts={shortcuts}
-          on={keys.on}
-          setOn={keys.setOn}
+          shortcuts={keyed}
+          settings={keySettings}
+          onSettings={(next) => void keepKeys(next, keySettings, setKeySettings)}
           keepsTime={keepsTime}
           onKeepTime={(keep) => void keepTime(keep, setKeepsTime)}
         />
@@ -166,7 +175,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
           <DeskPalette
             state={state}
             actions={actions}
-            shortcuts={shortcuts}
+            shortcuts={keyed}
             view={view}
             onView={setView}
             onClose={() => setPaletteOpen(false)}
@@ -183,6 +192,12 @@ interface NotesProps {
   engine: Engine;
   can: Permissions;
   onCriterion(asked: AskedCriterion): void;
+}
+
+/** Sets one's keys at once; they are as before when that cannot be stored. */
+async function keepKeys(next: KeySettings, before: KeySettings, set: (keys: KeySettings) => void): Promise<void> {
+  set(next);
+  if (!(await send('/api/keys', next)).ok) set(before);
 }
 
 /** Switches one's time log; it stays as it was when that cannot be stored. */

@@ -1,54 +1,87 @@
 'use client';
+import type { KeySettings } from '@inkwell/store';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
-import type { Shortcut } from './useShortcuts';
+import { whyNotKey, type KeyedShortcut } from './useShortcuts';
 
 const Keys = styled.dl`
   display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 0.35rem 1rem;
-  align-items: baseline;
+  grid-template-columns: auto 1fr auto;
+  gap: 0.15rem 1rem;
+  align-items: center;
+  max-height: min(26rem, 50vh);
+  overflow: auto;
+  button {
+    min-height: 1.5rem;
+    padding-block: 0;
+  }
 `;
 
 export interface ShortcutSheetProps {
   open: boolean;
   onClose(): void;
-  shortcuts: readonly Shortcut[];
-  on: boolean;
-  setOn(on: boolean): void;
+  shortcuts: readonly KeyedShortcut[];
+  settings: KeySettings;
+  /** Keeps other settings for the person at the desk. */
+  onSettings(settings: KeySettings): void;
   keepsTime: boolean;
   onKeepTime(keep: boolean): void;
 }
 
-export function ShortcutSheet({ open, onClose, shortcuts, on, setOn, keepsTime, onKeepTime }: ShortcutSheetProps) {
+const FIXED = [
+  ['Ctrl K', 'Find anything to do, any note, any page part; works everywhere'],
+  ['Enter', 'In a fix, or on its heading: apply it and go to the next note'],
+  ['Ctrl Enter', 'The same in a box made for several lines'],
+] as const;
+
+/** The keys of the Desk, each of which can be another: they are kept for the person. */
+export function ShortcutSheet({ open, onClose, shortcuts, settings, onSettings, keepsTime, onKeepTime }: ShortcutSheetProps) {
+  const { changing, said, change, take, stop } = useChange(shortcuts, settings, onSettings);
   return (
     <Sheet title="Keys of the Desk" open={open} onClose={onClose}>
-      <Keys>
-        {shortcuts.map((shortcut) => (
-          <div key={shortcut.key} style={{ display: 'contents' }}>
+      <Keys tabIndex={0} role="group" aria-label="Keys">
+        {shortcuts.map(({ key, usual, does }) => (
+          <div key={usual} style={{ display: 'contents' }}>
             <dt>
-              <kbd>{shortcut.key}</kbd>
+              <kbd>{key}</kbd>
             </dt>
-            <dd>{shortcut.does}</dd>
+            <dd>{does}</dd>
+            <dd>
+              <Button
+                $look="quiet"
+                aria-label={changing === usual ? `Press the new key for: ${does}` : `Another key for: ${does}`}
+                onPress={() => change(usual)}
+                onKeyDown={(event) => (changing === usual ? take(event.key) : event.continuePropagation())}
+                onBlur={stop}
+              >
+                {changing === usual ? 'press a key…' : 'change'}
+              </Button>
+            </dd>
           </div>
         ))}
-        <dt>
-          <kbd>Ctrl</kbd> <kbd>K</kbd>
-        </dt>
-        <dd>Find anything to do, any note, any page part; works everywhere</dd>
-        <dt>
-          <kbd>Enter</kbd>
-        </dt>
-        <dd>In a fix: apply it and go to the next note</dd>
-        <dt>
-          <kbd>Ctrl</kbd> <kbd>Enter</kbd>
-        </dt>
-        <dd>The same in a box made for several lines</dd>
+        {FIXED.map(([keys, does]) => (
+          <div key={keys} style={{ display: 'contents' }}>
+            <dt>
+              {keys.split(' ').map((key) => (
+                <kbd key={key}>{key}</kbd>
+              ))}
+            </dt>
+            <dd>{does}</dd>
+            <dd />
+          </div>
+        ))}
       </Keys>
+      <p role="status">{said}</p>
+      <div>
+        <Button isDisabled={Object.keys(settings.assigned).length === 0} onPress={() => onSettings({ ...settings, assigned: {} })}>
+          Usual keys again
+        </Button>
+      </div>
       <p>
-        <Tick label="Single keys act outside fields" on={on} onChange={setOn} />
+        <Tick label="Single keys act outside fields" on={settings.on} onChange={(on) => onSettings({ ...settings, on })} />
       </p>
       <p>
         <Tick label="Keep how long I work on each finding, for estimates of hours" on={keepsTime} onChange={onKeepTime} />
@@ -58,4 +91,29 @@ export function ShortcutSheet({ open, onClose, shortcuts, on, setOn, keepsTime, 
       </div>
     </Sheet>
   );
+}
+
+/** Which shortcut waits for its new key, and what came of the last one. */
+function useChange(shortcuts: readonly KeyedShortcut[], settings: KeySettings, onSettings: (settings: KeySettings) => void) {
+  const [changing, setChanging] = useState<string | null>(null);
+  const [said, setSaid] = useState('');
+  return {
+    changing,
+    said,
+    change(usual: string) {
+      setChanging(usual);
+      setSaid('Press the new key. Escape leaves it as it is.');
+    },
+    take(key: string) {
+      if (['Shift', 'Control', 'Alt', 'Meta'].includes(key) || changing === null) return;
+      if (key === 'Escape' || key === 'Tab') return void (setChanging(null), setSaid('Left as it is.'));
+      const why = whyNotKey(key, changing, shortcuts);
+      if (why) return setSaid(why);
+      const { [changing]: _was, ...others } = settings.assigned;
+      onSettings({ ...settings, assigned: key === changing ? others : { ...others, [changing]: key } });
+      setSaid(`“${key}” is its key from now on, wherever you sit at the desk.`);
+      setChanging(null);
+    },
+    stop: () => setChanging(null),
+  };
 }

@@ -1,11 +1,13 @@
 /** @jest-environment jsdom */
-import { act, fireEvent, renderHook } from '@testing-library/react';
-import { usePaletteKey, useShortcuts } from './useShortcuts';
+import { fireEvent, renderHook } from '@testing-library/react';
+import { usePaletteKey, useShortcuts, whyNotKey, withOwnKeys } from './useShortcuts';
 
-function start() {
+const USUAL = { on: true, assigned: {} };
+
+function start(settings: Parameters<typeof useShortcuts>[1] = USUAL) {
   const next = jest.fn();
-  const { result } = renderHook(() => useShortcuts(shortcuts(next)));
-  return { next, result };
+  renderHook(() => useShortcuts(shortcuts(next), settings));
+  return { next };
 }
 
 let kept: { key: string; does: string; run(): void }[] | null = null;
@@ -15,7 +17,6 @@ function shortcuts(run: () => void) {
 
 beforeEach(() => {
   kept = null;
-  localStorage.clear();
   document.body.innerHTML =
     '<input><div role="dialog"><button>In a sheet</button></div><div class="cm-editor"><span tabindex="0">Source</span></div><p tabindex="0">Text</p>';
 });
@@ -40,12 +41,30 @@ test.each(['ctrlKey', 'metaKey', 'altKey'])('nor with %s held', (held) => {
   expect(next).not.toHaveBeenCalled();
 });
 
-test('single keys can be turned off, and stay off', () => {
-  const { next, result } = start();
-  act(() => result.current.setOn(false));
+test('single keys can be turned off', () => {
+  const { next } = start({ on: false, assigned: {} });
   fireEvent.keyDown(on('p'), { key: 'j' });
   expect(next).not.toHaveBeenCalled();
-  expect(renderHook(() => useShortcuts([])).result.current.on).toBe(false);
+});
+
+test('a key that somebody chose acts in place of the usual one', () => {
+  const { next } = start({ on: true, assigned: { j: 'ö' } });
+  fireEvent.keyDown(on('p'), { key: 'j' });
+  expect(next).not.toHaveBeenCalled();
+  fireEvent.keyDown(on('p'), { key: 'ö' });
+  expect(next).toHaveBeenCalledTimes(1);
+});
+
+test('a key is given to one thing only, and has to be one that can be typed', () => {
+  const two = [
+    { key: 'j', does: 'Next note', run: () => undefined },
+    { key: 'k', does: 'Note before', run: () => undefined },
+  ];
+  const keyed = withOwnKeys(two, { on: true, assigned: { j: 'x' } });
+  expect(whyNotKey('k', 'j', keyed)).toMatch(/taken: Note before/);
+  expect(whyNotKey('x', 'k', keyed)).toMatch(/taken: Next note/);
+  expect([whyNotKey('j', 'k', keyed), whyNotKey('x', 'j', keyed)]).toEqual([null, null]);
+  for (const none of ['Enter', ' ', 'F1']) expect(whyNotKey(none, 'j', keyed)).toMatch(/letter/);
 });
 
 test('Ctrl or Command with K opens the palette from anywhere, also from a field', () => {

@@ -1,37 +1,49 @@
 'use client';
-import { useEffect, useState } from 'react';
+import type { KeySettings } from '@inkwell/store';
+import { useEffect, useMemo } from 'react';
 
 export interface Shortcut {
+  /** The key it has until somebody gives it another; it also names the shortcut. */
   key: string;
   does: string;
   run(): void;
 }
 
-const SETTING = 'inkwell-single-keys';
+/** A shortcut under the key a person gave it. */
+export interface KeyedShortcut extends Shortcut {
+  /** The key it came with. */
+  usual: string;
+}
 
-/** Single keys act only outside fields, and can be turned off (WCAG 2.1.4). */
-export function useShortcuts(shortcuts: readonly Shortcut[]): { on: boolean; setOn(on: boolean): void } {
-  const [on, setOn] = useState(true);
-  useEffect(() => setOn(localStorage.getItem(SETTING) !== 'off'), []);
+/** Shortcuts under the keys that a person gave them. */
+export function withOwnKeys(shortcuts: readonly Shortcut[], { assigned }: KeySettings): KeyedShortcut[] {
+  return shortcuts.map((shortcut) => ({ ...shortcut, usual: shortcut.key, key: assigned[shortcut.key] ?? shortcut.key }));
+}
+
+/** Why a key cannot be given to a shortcut; null when it can. */
+export function whyNotKey(key: string, usual: string, shortcuts: readonly KeyedShortcut[]): string | null {
+  if ([...key].length !== 1 || /\s/.test(key)) return 'Choose a letter, a digit or a sign; other keys have work of their own.';
+  const taken = shortcuts.find((one) => one.key === key && one.usual !== usual);
+  return taken ? `“${key}” is taken: ${taken.does}. Give that one another key first.` : null;
+}
+
+/** Single keys act only outside fields, can be turned off, and can be others (WCAG 2.1.4). Gives the shortcuts under a person's own keys. */
+export function useShortcuts(shortcuts: readonly Shortcut[], settings: KeySettings): KeyedShortcut[] {
+  const keyed = useMemo(() => withOwnKeys(shortcuts, settings), [shortcuts, settings]);
+  const { on } = settings;
   useEffect(() => {
     if (!on) return;
     const listen = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target)) return;
-      const shortcut = shortcuts.find((one) => one.key === event.key);
+      const shortcut = keyed.find((one) => one.key === event.key);
       if (!shortcut) return;
       event.preventDefault();
       shortcut.run();
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
-  }, [shortcuts, on]);
-  return {
-    on,
-    setOn(next) {
-      localStorage.setItem(SETTING, next ? 'on' : 'off');
-      setOn(next);
-    },
-  };
+  }, [keyed, on]);
+  return keyed;
 }
 
 /** Ctrl or Command with K acts everywhere, in fields too: it writes nothing. */

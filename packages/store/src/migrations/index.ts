@@ -14,6 +14,7 @@ import * as parts from './012-parts.ts';
 import * as makeUp from './013-make-up.ts';
 import * as days from './014-days.ts';
 import * as lighterFindings from './015-lighter-findings.ts';
+import * as ownKeys from './016-own-keys.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -32,4 +33,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '013-make-up': makeUp,
   '014-days': days,
   '015-lighter-findings': lighterFindings,
+  '016-own-keys': ownKeys,
 };

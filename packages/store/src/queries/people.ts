@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import type { Database, Write } from '../database.ts';
-import type { Role } from '../schema.ts';
+import type { KeySettings, Role } from '../schema.ts';
 
 export interface Membership {
   /** Null: all collections. */
@@ -15,6 +15,7 @@ export interface Person {
   /** Nobody who left may act. */
   disabled: boolean;
   keepsTime: boolean;
+  keys: KeySettings;
   memberships: Membership[];
 }
 
@@ -28,7 +29,7 @@ function peopleRows(db: Database) {
     where m.person_id = people.id), '[]')`;
   return db
     .selectFrom('people')
-    .select(['id', 'name', 'kind', 'keeps_time as keepsTime'])
+    .select(['id', 'name', 'kind', 'keeps_time as keepsTime', 'keys'])
     .select([sql<boolean>`coalesce(disabled_on <= current_date, false)`.as('disabled'), memberships.as('memberships')]);
 }
 
@@ -43,6 +44,14 @@ export function personById(db: Database, id: string): Promise<Person | undefined
 
 export async function keepTime(db: Database, person: string, keeps: boolean): Promise<void> {
   await db.updateTable('people').set({ keeps_time: keeps }).where('id', '=', person).execute();
+}
+
+export async function writeKeys(db: Database, person: string, keys: KeySettings): Promise<void> {
+  await db
+    .updateTable('people')
+    .set({ keys: JSON.stringify(keys) })
+    .where('id', '=', person)
+    .execute();
 }
 
 export interface Spent {

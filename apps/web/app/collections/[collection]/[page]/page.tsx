@@ -50,7 +50,7 @@ export default async function DeskPage(place: Place) {
       <DeskScreen
         key={shown.pageId}
         initial={shown}
-        person={{ id: actor.id, keepsTime: actor.keepsTime }}
+        person={{ id: actor.id, keepsTime: actor.keepsTime, keys: actor.keys }}
         can={permissions(actor, shown.collection.id)}
       />
     </Shell>
