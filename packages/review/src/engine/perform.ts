@@ -106,7 +106,27 @@ export const HERE: Engine = { run: async (name, wish) => perform(name, wish) };
 
 const GONE: Declined = { ok: false, gone: true, reason: 'It is no longer on the page.' };
 
-function open({ html, scope, title, address, neighbours }: Tasks['refer']['wish']['page']): Page {
+/** The last pages that were opened here: a page that is worked on comes again as the one before left it. */
+const lately = new Map<string, Page>();
+const MOST_LATELY = 2;
+/** Longer pages, in characters, are not held on to. */
+const LONGEST_LATELY = 2_000_000;
+
+function open(placed: Tasks['refer']['wish']['page']): Page {
+  if (placed.html.length > LONGEST_LATELY) return parsed(placed);
+  const { html, ...around } = placed;
+  const name = `${JSON.stringify(around)} ${html}`;
+  const page = lately.get(name) ?? parsed(placed);
+  lately.delete(name);
+  lately.set(name, page);
+  for (const [oldest] of lately) {
+    if (lately.size <= MOST_LATELY) break;
+    lately.delete(oldest);
+  }
+  return page;
+}
+
+function parsed({ html, scope, title, address, neighbours }: Tasks['refer']['wish']['page']): Page {
   const surroundings = surroundingsFrom({ address, scope: scope ?? 'document', title }, neighbours);
   return parsePage(html, { ...(scope ? { scope } : {}), xhtml: isNamedXhtml(address), surroundings });
 }

@@ -19,6 +19,7 @@ import {
   withActingRemedies,
   manyPasted,
   offersFor,
+  parseAgain,
   parsePage,
   REMEDIES,
   resolveAddress,
@@ -51,6 +52,8 @@ type Asked<K extends Question['kind']> = Extract<Question, { kind: K }>;
 /** Answers questions about a page, and keeps the last one open: most questions in a row are about the same text. */
 export class PageReader {
   private opened: Opened | null = null;
+  /** The page as a fix that was asked for will leave it. */
+  private expected: Opened | null = null;
   private ready = false;
   private rounds = ROUNDS;
 
@@ -68,6 +71,8 @@ export class PageReader {
         return this.warned(question);
       case 'warned-of':
         return warnedOf(question.page, question.html);
+      case 'expected':
+        return this.expect(question);
       case 'remedied':
         return this.remedied(question);
       case 'alike':
@@ -127,6 +132,9 @@ export class PageReader {
   private open(text: PageText): Opened {
     const { opened } = this;
     if (opened?.text.source === text.source && opened.text.address === text.address) return opened;
+    const { expected } = this;
+    this.expected = null;
+    if (expected?.text.source === text.source && isSamePlace(expected.text, text)) return (this.opened = { ...expected, text });
     // A keystroke in a text leaves the rest of the page as it is known. Amending uses up the page that was open.
     this.opened = null;
     const amended = opened && isSamePlace(opened.text, text) ? amendPage(opened.page, text.source) : null;
@@ -166,6 +174,20 @@ export class PageReader {
   private warned({ page: text, finding: key, remedy, inputs }: Asked<'warned'>): Answers['warned'] {
     const { page, finding } = this.find(text, key);
     return finding ? warned(page, this.open(text).findings, finding, remedy, inputs) : [];
+  }
+
+  /** Looks through the page after a fix, so that its next note is ready as soon as the server has made it. */
+  private expect({ page: text, finding: key, remedy, inputs }: Asked<'expected'>): null {
+    const { page, finding } = this.find(text, key);
+    const result = finding && applyRemedy(page, finding, remedy, inputs);
+    if (!result?.ok) return null;
+    const after = parseAgain(page, result.value.after);
+    this.expected = {
+      text: { ...text, source: after.source },
+      page: after,
+      findings: withActingRemedies(after, auditPage(after).findings),
+    };
+    return null;
   }
 
   private remedied({ page: text, finding: key, remedy, inputs }: Asked<'remedied'>): string | null {

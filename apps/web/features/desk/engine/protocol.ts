@@ -109,6 +109,8 @@ export type Question =
   | { kind: 'warned'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
   /** Of a piece of markup that may be put into the page. */
   | { kind: 'warned-of'; page: PageText; html: string }
+  /** The server is asked for this fix: the page as it will be is looked through meanwhile. */
+  | { kind: 'expected'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
   | { kind: 'remedied'; page: PageText; finding: FindingKey; remedy: string; inputs: Inputs }
   | { kind: 'alike'; page: PageText; finding: FindingKey; remedy: RemedyName; inputs: Inputs; among: readonly FindingKey[]; shown: number }
   | { kind: 'certain'; page: PageText; settled: readonly FindingKey[] }
@@ -128,6 +130,7 @@ export interface Answers {
   preview: Preview;
   warned: Warning[];
   'warned-of': Warning[];
+  expected: null;
   /** The text after a fix; null when it declines. */
   remedied: string | null;
   alike: Many;

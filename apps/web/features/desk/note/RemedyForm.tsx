@@ -93,9 +93,12 @@ export function RemedyForm({
     if (applying.current || busy || !found) return ahead?.add();
     if (!offer || !inputs || !mayChange) return ahead?.clear();
     applying.current = true;
-    if ((await engine.ask<'preview'>({ kind: 'preview', page: text, finding, remedy: offer.name, inputs })).ok)
-      await onApply(offer.name, inputs);
-    else ahead?.clear();
+    const fix = { page: text, finding, remedy: offer.name, inputs };
+    if ((await engine.ask<'preview'>({ kind: 'preview', ...fix })).ok) {
+      const applied = onApply(offer.name, inputs);
+      void engine.ask<'expected'>({ kind: 'expected', ...fix }).catch(() => undefined);
+      await applied;
+    } else ahead?.clear();
     applying.current = false;
   };
   const form = useRef<HTMLFormElement>(null);

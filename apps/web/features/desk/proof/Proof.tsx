@@ -147,6 +147,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
   const [unseen, setUnseen] = useState<Numbered[]>([]);
   const [spot, setSpot] = useState<Box | null>(null);
   const [pane, setPane] = useState(0);
+  const revision = useAMomentLater(desk.revision.number);
   const width = view.width === 'pane' ? pane : Number(view.width);
   const scale = width > pane && pane > 0 ? pane / width : 1;
 
@@ -250,7 +251,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
               title={`Proof of ${desk.title}`}
               sandbox="allow-same-origin"
               tabIndex={-1}
-              src={proofAddress(desk.collection.slug, desk.address, desk.revision.number)}
+              src={proofAddress(desk.collection.slug, desk.address, revision)}
               onLoad={() => {
                 dress();
                 measure();
@@ -273,6 +274,19 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
       </Sheet>
     </>
   );
+}
+
+/** ms: whoever works with the keys has the next note first, and the page as it is now right behind it. */
+const MOMENT = 90;
+
+/** A value a moment after it has changed: what is drawn from it does not hold up what matters more. */
+function useAMomentLater<T>(value: T): T {
+  const [later, setLater] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setLater(value), MOMENT);
+    return () => clearTimeout(timer);
+  }, [value]);
+  return later;
 }
 
 /** How often a page may grow though nothing more of it has come: one that does so again grows with whatever window it is given. */
