@@ -100,7 +100,7 @@ test('attached files are told with what is in them, and each has a standing, an 
   await expect(row('walk.en.vtt').getByRole('time').last()).toHaveAttribute('datetime', '2027-03-01');
   await page.getByLabel('Choose files/plan.pdf').uncheck({ force: true });
   await chosen.getByLabel('Standing').selectOption('to mend');
-  await expect(row('walk.en.vtt')).toContainText('To be mended');
+  await expect(row('walk.en.vtt')).toContainText('To be fixed');
   await chosen.getByRole('button', { name: 'No day' }).click();
   await expect(
     row('walk.en.vtt')
@@ -127,7 +127,7 @@ test('attached files are told with what is in them, and each has a standing, an 
   await page.getByLabel('Choose media/walk.en.vtt').check({ force: true });
   await page.getByLabel('Choose files/plan.pdf').uncheck({ force: true });
   await chosen.getByLabel('Standing').selectOption('to mend');
-  await expect(row('walk.en.vtt')).toContainText('To be mended');
+  await expect(row('walk.en.vtt')).toContainText('To be fixed');
   await page.getByRole('search', { name: 'Choose files' }).getByLabel('Standing').selectOption('unseen');
   await expect(page).toHaveURL(/standing=unseen/);
   await expect(row('walk.en.vtt')).toHaveCount(0);

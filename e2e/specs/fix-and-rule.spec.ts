@@ -35,7 +35,7 @@ test('what is certain is fixed in one go, and what needs a word stays', async ({
 
 test('a faint colour shows its pair and the nearest that pass, for the text and for its ground', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2><p style="color: #9a9a9a">Faint words</p>', freshTitle('Colours'));
-  await takeUp(page, 'Text too faint against its ground');
+  await takeUp(page, 'Text too faint against its background');
   await expect(page.getByText(/^#9a9a9a on #ffffff: 2\.\d+ to 1, and 4\.5 to 1 is needed/)).toBeVisible();
   const swatches = page.getByRole('list', { name: 'Colours that pass here' });
   await swatches.getByRole('button', { name: /^darker ground/ }).click();

@@ -2,7 +2,7 @@ import type { AttachmentStanding, AttachmentWish } from '@inkwell/review';
 
 export const STANDINGS = [
   { value: 'unseen', label: 'Nobody looked yet' },
-  { value: 'to mend', label: 'To be mended' },
+  { value: 'to mend', label: 'To be fixed' },
   { value: 'to become a page', label: 'To become a page' },
   { value: 'fit', label: 'Fit to go out' },
 ] as const satisfies readonly { value: AttachmentStanding; label: string }[];

@@ -30,7 +30,7 @@ export function DownloadSheet({ slug }: { slug: string }) {
         {out === null && problem === null && <p role="status">Looking at what goes out …</p>}
         {out && (
           <>
-            <p>{`${out.name}: ${out.came ? 'the package as it came, with what was mended in its place' : 'its pages and files'}. Open in it: ${tallyWords(out.open)}.`}</p>
+            <p>{`${out.name}: ${out.came ? 'the package as it came, with what was fixed in its place' : 'its pages and files'}. Open in it: ${tallyWords(out.open)}.`}</p>
             {out.troubles.length > 0 && (
               <>
                 <p>{`${counted(out.troubles.length, 'file')} cannot be written as they are now, and go out as they came in:`}</p>

@@ -65,7 +65,7 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
             what: 'This package was not opened',
             why: view.problem ?? '',
             kept: 'Nothing of it became a page, and nothing already here was touched.',
-            next: 'Get it anew from where it came, and send it again.',
+            next: 'Get it again from where it came, and send it again.',
           }}
         />
       )}
@@ -140,7 +140,7 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
     <Panel>
       {view.newer ? (
         <p>
-          Pages that are as they were stay untouched. What was mended here is made again on those that changed, as a revision of its own,
+          Pages that are as they were stay untouched. What was fixed here is made again on those that changed, as a revision of its own,
           where the author did not change the same place.
         </p>
       ) : (

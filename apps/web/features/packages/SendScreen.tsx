@@ -86,7 +86,7 @@ export function SendScreen({ waiting, newerOf, hosts }: SendScreenProps) {
         <>
           <h1>{`A newer version of ${newerOf.title}`}</h1>
           <p>
-            You see what came, changed, moved and went before anything is changed. Answers, exceptions and what was mended here stay where
+            You see what came, changed, moved and went before anything is changed. Answers, exceptions and what was fixed here stay where
             they still fit.
           </p>
         </>

@@ -94,7 +94,7 @@ export function cleanAtTheDoor(page: Page, answers: DoorAnswers): Cleaned {
   const edits = cleaningEdits(shaped, keptFor(shaped, questions, answers));
   const stripped = edits.length > 0 ? pageAfter(shaped, edits) : shaped;
   if (!stripped || contrastFailures(stripped, 'AA').length > contrastFailures(shaped, 'AA').length)
-    return { ok: false, reason: 'Without these colours some of the text would be too faint on its ground.' };
+    return { ok: false, reason: 'Without these colours some of the text would be too faint on its background.' };
   const only = keepsColour(questions, answers) ? AFTERWARDS.slice(1) : AFTERWARDS;
   const { after } = fixCertain(stripped, only);
   return after === page.source ? { ok: false, reason: 'Nothing is left to clean.' } : { ok: true, after };

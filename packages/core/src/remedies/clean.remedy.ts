@@ -21,7 +21,7 @@ export const remedy: Remedy = {
       return decline('The page seems to say something by colour; settle that first.');
     const after = pageAfter(page, edits);
     if (!after || contrastFailures(after, 'AA').length > contrastFailures(page, 'AA').length)
-      return decline('Without these colours some of the text would be too faint on its ground; clean it in Source.');
+      return decline('Without these colours some of the text would be too faint on its background; clean it in Source.');
     // A bold line may stay bold once it is clean: what matters is that it is still seen for what it may be.
     const heads = new Set(imitatedHeadings(after).map((line) => line.text));
     return imitatedHeadings(page).every((line) => heads.has(line.text))

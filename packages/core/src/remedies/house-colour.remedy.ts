@@ -19,7 +19,7 @@ export const remedy: Remedy = {
   ],
   propose: (target) => ({ color: passing(target)[0] ?? '' }),
   plan(target, inputs) {
-    if (passing(target).length === 0) return decline('No colour of the house stands out enough on this ground.');
+    if (passing(target).length === 0) return decline('No colour of the house stands out enough on this background.');
     return setLastingColour(target, 'color', inputs.color ?? '');
   },
 };

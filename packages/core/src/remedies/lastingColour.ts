@@ -47,7 +47,7 @@ export function setLastingColour(target: Target, property: Moved, written: strin
     return decline(`This colour stands out by less than ${required} to 1.`);
   const places = placesOf(target);
   if (property === 'background-color' && places.some((place) => isHalfClear(page, place)))
-    return decline('It is half clear, so that a ground set here would not be seen as it is; fix it in Source.');
+    return decline('It is half clear, so that a background set here would not be seen as it is; fix it in Source.');
   if (ratio < required || (property === 'color' && places.some((place) => isFixedElsewhere(originOf(page, place, 'color', true)))))
     return decline('Its style sheet or half clear text keeps the colour from being seen; fix it there.');
   const edits = places.map((place) => setDeclaration(place, property, written.toLowerCase()));
@@ -93,7 +93,7 @@ export function mendAtOrigin(target: Target, written: string): Plan {
     edits.set(edit.start, edit);
   }
   if (harmsOthers(page, new Set(places), colour))
-    return decline('Other text of this colour stands on another ground, where the new one would be too faint.');
+    return decline('Other text of this colour stands on another background, where the new one would be too faint.');
   return planned(...edits.values());
 }
 

@@ -11,7 +11,7 @@ const PLAIN = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 /** Gives an image's file a name of lower-case words. The page's addresses follow; whoever keeps the files gives the file its new name. */
 export const remedy: Remedy = {
   name: 'rename',
-  label: 'Name the file anew',
+  label: 'Rename the file',
   certain: false,
   fields: [
     {

@@ -202,7 +202,7 @@ export function ColourPanel({ subject, chosen, usable, onChoose }: ColourPanelPr
                 <span style={pair} aria-hidden="true">
                   a
                 </span>
-                <span>{one.way === 'house' ? 'of the house' : `${one.way} ${one.of}`}</span>
+                <span>{one.way === 'house' ? 'of the house' : `${one.way} ${one.of === 'ground' ? 'background' : 'text'}`}</span>
                 <small>{`${one.colour}, ${one.ratio} to 1`}</small>
               </Swatch>
             </li>

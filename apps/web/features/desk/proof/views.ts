@@ -22,10 +22,10 @@ export const WIDTHS = [
 
 export const EYES = [
   { value: 'all', label: 'all colours' },
-  { value: 'no-colour', label: 'no colour' },
-  { value: 'no-red', label: 'no red cones' },
-  { value: 'no-green', label: 'no green cones' },
-  { value: 'no-blue', label: 'no blue cones' },
+  { value: 'no-colour', label: 'achromatopsia (no colour)' },
+  { value: 'no-red', label: 'protanopia (no red)' },
+  { value: 'no-green', label: 'deuteranopia (no green)' },
+  { value: 'no-blue', label: 'tritanopia (no blue)' },
 ] as const;
 
 const CHOICES: { [K in keyof ProofView]: readonly string[] } = {

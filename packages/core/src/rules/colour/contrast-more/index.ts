@@ -5,7 +5,7 @@ export const rule = defineRule({
   id: 'colour/contrast-more',
   title: 'Text that could stand out more',
   why: 'Readers with a greater loss of vision need more contrast than the middle level asks for.',
-  fix: 'Darken or lighten the text, or its ground, until it stands out by 7 to 1, or 4.5 to 1 when it is large.',
+  fix: 'Darken or lighten the text, or its background, until it stands out by 7 to 1, or 4.5 to 1 when it is large.',
   question: {
     ask: 'Does this text stand out too little, once the style sheet that could not be read has its say?',
     yes: 'Yes, it has to stand out more',

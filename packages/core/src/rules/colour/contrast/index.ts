@@ -3,9 +3,9 @@ import { defineRule } from '../../types.ts';
 
 export const rule = defineRule({
   id: 'colour/contrast',
-  title: 'Text too faint against its ground',
+  title: 'Text too faint against its background',
   why: 'Readers with low vision, on a poor screen or in the sun cannot make it out.',
-  fix: 'Darken or lighten the text, or its ground, until it stands out enough.',
+  fix: 'Darken or lighten the text, or its background, until it stands out enough.',
   question: {
     ask: 'Does this text stand out too little, once the style sheet that could not be read has its say?',
     yes: 'Yes, it has to stand out more',

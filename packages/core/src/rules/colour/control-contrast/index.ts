@@ -13,7 +13,7 @@ export const rule = defineRule({
   id: 'colour/control-contrast',
   title: 'Field whose edge can hardly be seen',
   why: 'Readers with low vision do not find where to type.',
-  fix: 'Let the edge or the ground of the field stand out by 3 to 1 from what is around it.',
+  fix: 'Let the edge or the background of the field stand out by 3 to 1 from what is around it.',
   criteria: ['1.4.11'],
   techniques: ['G195'],
   weight: 'should',

@@ -8,11 +8,11 @@ import { isInside, FURNITURE } from '../../../semantics/inside.ts';
 export const rule = defineRule({
   id: 'colour/unknown-ground',
   title: 'Text over an image or gradient',
-  why: 'Where the ground is busy or pale, some of the words may not be seen.',
-  fix: 'Lay a plain, solid ground under the text, or look whether it stands out everywhere.',
+  why: 'Where the background is busy or pale, some of the words may not be seen.',
+  fix: 'Lay a plain, solid background under the text, or look whether it stands out everywhere.',
   question: {
-    ask: 'Is the text too faint against some part of its ground?',
-    yes: 'Yes, it needs a plain ground',
+    ask: 'Is the text too faint against some part of its background?',
+    yes: 'Yes, it needs a plain background',
     no: 'No, it stands out everywhere',
   },
   criteria: ['1.4.3'],

@@ -15,7 +15,7 @@ export const rule = defineRule({
   weight: 'must',
   scope: 'document',
   remedies: ['remove'],
-  messages: { reload: 'The page loads itself anew after {seconds} seconds', leave: 'The page sends its reader on after {seconds} seconds' },
+  messages: { reload: 'The page reloads by itself after {seconds} seconds', leave: 'The page sends its reader on after {seconds} seconds' },
   end(page, tell) {
     for (const element of tagged(page, 'meta')) {
       if ((valueOf(element, 'http-equiv') ?? '').trim().toLowerCase() !== 'refresh') continue;

@@ -10,7 +10,7 @@ const FEW_BETWEEN = 3;
 export const rule = defineRule({
   id: 'lists/broken-run',
   title: 'One numbered list cut in several',
-  why: 'A listener hears several short lists, each beginning anew, and loses count of the steps.',
+  why: 'A listener hears several short lists, each beginning again, and loses count of the steps.',
   fix: 'Make one list of the parts; what stands between them belongs into the item before.',
   question: { ask: 'Does this list go on from the one before it?', yes: 'Yes, they are one list', no: 'No, they are two' },
   criteria: ['1.3.1'],
