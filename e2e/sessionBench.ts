@@ -1,7 +1,7 @@
 /**
- * `npm run bench:session -- PAGE.html...`: a sitting at the Desk by keyboard alone, against a running demo (INKWELL_BASE), on pages that are
- * brought in from files. Controls are found by role and name. Prints keys and machine time a note, by what was done to it; fails when a
- * bound is broken, when the focus is ever nowhere, or when something was done that nobody who listens is told.
+ * `npm run bench:session -- PAGE.html...`: a sitting at the Desk by keyboard alone, against a running demo (INKWELL_BASE), on pages that
+ * are brought in from files. Controls are found by role and name. Prints keys and machine time a note, by what was done to it; fails when
+ * a bound is broken, when the focus is ever nowhere, or when something was done that nobody who listens is told.
  */
 import { readFileSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';

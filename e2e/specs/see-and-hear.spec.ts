@@ -57,7 +57,7 @@ test('text is doubled alone, images give way to their words, and colours to what
       .evaluateAll((all) => all.filter((image) => (image as HTMLImageElement).src !== '').length),
   ).toBe(0);
 
-  await page.getByLabel('Seen with').selectOption('no colour');
+  await page.getByLabel('Seen with').selectOption('no-colour');
   await expect(page).toHaveURL(/text=200&eyes=no-colour&images=words/);
   // What Chromium paints of the red words is grey.
   const red = frame(page).getByText('Red words');

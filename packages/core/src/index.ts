@@ -38,8 +38,7 @@ export { isCertain } from './remedies/types.ts';
 export { REMEDIES } from './remedies/registry.ts';
 export { REMEDY_NAMES, type RemedyName } from './remedies/names.ts';
 export type { Field, Inputs } from './remedies/types.ts';
-export { alikeTo, applyRemedy, fixAlike,
-  fixTogether, offersFor, type FixedMany, type RemedyOffer } from './remedies/apply.ts';
+export { alikeTo, applyRemedy, fixAlike, fixTogether, offersFor, type FixedMany, type RemedyOffer } from './remedies/apply.ts';
 export { fixCertain, withActingRemedies, type FixedCertain } from './remedies/certain.ts';
 export { alternativeEdit } from './remedies/filledIn.ts';
 export { renameInStyles, renameInXml, renameOnPage, type Renames } from './remedies/renamed.ts';

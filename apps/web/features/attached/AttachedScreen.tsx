@@ -214,7 +214,12 @@ function ChosenFiles({ many, people, onChange, onClear }: ChosenProps) {
         No day
       </Button>
       <WordBox label="Remark" value={word} onChange={setWord} />
-      <Button onPress={() => onChange({ note: word.trim() })}>{word.trim() === '' ? 'Take the remark away' : 'Set the remark'}</Button>
+      <Button isDisabled={word.trim() === ''} onPress={() => onChange({ note: word.trim() })}>
+        Set the remark
+      </Button>
+      <Button $look="quiet" onPress={() => onChange({ note: '' })}>
+        No remark
+      </Button>
       <Button $look="quiet" onPress={onClear}>
         Choose none
       </Button>

@@ -109,7 +109,7 @@ function useChange(shortcuts: readonly KeyedShortcut[], settings: KeySettings, o
       if (key === 'Escape' || key === 'Tab') return void (setChanging(null), setSaid('Left as it is.'));
       const why = whyNotKey(key, changing, shortcuts);
       if (why) return setSaid(why);
-      const { [changing]: _was, ...others } = settings.assigned;
+      const others = Object.fromEntries(Object.entries(settings.assigned).filter(([usual]) => usual !== changing));
       onSettings({ ...settings, assigned: key === changing ? others : { ...others, [changing]: key } });
       setSaid(`“${key}” is its key from now on, wherever you sit at the desk.`);
       setChanging(null);

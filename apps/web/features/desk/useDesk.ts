@@ -1,30 +1,14 @@
 'use client';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Desk, Note, Problem } from '@inkwell/review';
 import type { Arrangement, Inputs, RemedyName, StepId } from '@inkwell/core';
-import { send, type Sent } from '@/ui/send';
+import type { Sent } from '@/ui/send';
 import { counted } from '@/ui/words';
 import { isKeyOf } from './engine/pageText';
 import type { FindingKey } from './engine/protocol';
 import { isOpen, passes, type NoteFilter } from './note/filter';
 import type { DeskPlace, Face } from './place';
-
-interface Acted {
-  result: unknown;
-  desk: Desk;
-}
-
-/** Actions one after another, and how often the line was broken by a refusal. */
-interface Line {
-  last: Promise<unknown>;
-  broken: number;
-  /** Breaks off what is being waited for. */
-  leaving?: AbortController;
-  /** Asks once more for what failed last. */
-  again?: () => Promise<Sent<Acted>>;
-}
-
-const DROPPED: Problem = { code: 'conflict', what: 'What was to be done before this was refused', kept: 'The page is as it was.' };
+import { useActs, type Acted } from './useActs';
 
 /**
  * A note with its number in the margin. Open notes are numbered in document order when the page is opened; whoever works through them finds
@@ -129,51 +113,16 @@ function useSaid(): [string, (words: string) => void] {
 
 /** The page under review and everything that can be done to it. One action at a time; its answer is the page as it stands then. */
 export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskActions] {
-  const [desk, setDesk] = useState(initial);
+  const { desk, busy, problem, act, leaveOff, tryAgain, dismiss } = useActs(initial);
   const { chosen, pointed, taken, setPointed, choose, takeUp } = useInHand(place);
   const [face, setFace] = useState(place.face);
   const [filter, setFilter] = useState(place.filter);
-  const [waiting, setWaiting] = useState(0);
-  const [problem, setProblem] = useState<Problem | null>(null);
   const [said, say] = useSaid();
 
   const [numbers] = useState<Numbers>(() => new Map());
   const open = useMemo(() => numbered(desk, filter, numbers), [desk, filter, numbers]);
   const settled = useMemo(() => desk.notes.filter((note) => !isOpen(note) && passes(filter, note)), [desk, filter]);
   const inHand = open.find(({ note }) => note.id === chosen) ?? open[0] ?? null;
-
-  const latest = useRef(initial);
-  const line = useRef<Line>({ last: Promise.resolve(), broken: 0 });
-
-  /**
-   * Sends one action once those before it are answered, so that keys typed ahead are each about the page as the one before left it. When
-   * one is refused, what was typed ahead of its answer is dropped with it.
-   */
-  const act = useCallback((name: string, body: (now: Desk) => object, after: (now: Desk) => void): Promise<Sent<Acted>> => {
-    const { broken } = line.current;
-    const sending = line.current.last.then(async (): Promise<Sent<Acted>> => {
-      if (line.current.broken !== broken) return { ok: false, problem: DROPPED };
-      const leaving = (line.current.leaving = new AbortController());
-      const sent = await send<Acted>(`/api/pages/${latest.current.pageId}/${name}`, body(latest.current), leaving.signal);
-      if (sent.ok) {
-        latest.current = sent.value.desk;
-        setProblem(null);
-        setDesk(sent.value.desk);
-        after(sent.value.desk);
-      } else {
-        line.current.broken++;
-        line.current.again = () => act(name, body, after);
-        setProblem(sent.problem);
-      }
-      return sent;
-    });
-    setWaiting((many) => many + 1);
-    line.current.last = sending.then(
-      () => setWaiting((many) => many - 1),
-      () => setWaiting((many) => many - 1),
-    );
-    return sending;
-  }, []);
 
   /** After a note is settled, the one that stood behind it comes to hand. */
   const goOn = (from: Note, done: string) => (now: Desk) => {
@@ -202,7 +151,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   };
 
   return [
-    { desk, open, settled, inHand, filter, face, pointed, busy: waiting > 0, problem, said, taken },
+    { desk, open, settled, inHand, filter, face, pointed, busy, problem, said, taken },
     {
       choose: takeUp,
       point(path) {
@@ -259,9 +208,9 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       lookAt: (step, looked) =>
         ok(act('look-at', based({ step, looked }), () => say(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
       lookAgain: () => ok(act('look', () => ({}), tell('This is the newest revision.'))),
-      leaveOff: () => line.current.leaving?.abort(),
-      tryAgain: async () => (line.current.again ? ok(line.current.again()) : false),
-      dismiss: () => setProblem(null),
+      leaveOff,
+      tryAgain,
+      dismiss,
     },
   ];
 }

@@ -27,7 +27,7 @@ export function whyNotKey(key: string, usual: string, shortcuts: readonly KeyedS
   return taken ? `“${key}” is taken: ${taken.does}. Give that one another key first.` : null;
 }
 
-/** Single keys act only outside fields, can be turned off, and can be others (WCAG 2.1.4). Gives the shortcuts under a person's own keys. */
+/** Single keys act only outside fields, can be turned off, and can be others (WCAG 2.1.4). Gives shortcuts under a person's own keys. */
 export function useShortcuts(shortcuts: readonly Shortcut[], settings: KeySettings): KeyedShortcut[] {
   const keyed = useMemo(() => withOwnKeys(shortcuts, settings), [shortcuts, settings]);
   const { on } = settings;

@@ -67,7 +67,7 @@ interface VisitProps {
   onFill(id: number, part: Filled | null): void;
 }
 
-/** Everything else that is wrong with the same image, link, table or field: each fix can be filled in here, and goes along with one Apply. */
+/** Everything else that is wrong with the same image, link, table or field: each fix is filled in here, and goes along with one Apply. */
 export function Visit({ note, companions, ...each }: VisitProps) {
   if (companions.length === 0) return null;
   return (

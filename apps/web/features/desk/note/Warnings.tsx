@@ -33,7 +33,7 @@ function usePaused<T>(value: T): T {
   return paused;
 }
 
-/** What the engine would say of it once it is written: told while it is typed, and never in the way. `question` has to keep its identity. */
+/** What the engine would say of it once it is written: told while it is typed, never in the way. `question` has to keep its identity. */
 export function Warnings({ engine, question }: { engine: Engine; question: Extract<Question, { kind: 'warned' | 'warned-of' }> | null }) {
   const asked = usePaused(question);
   const warned = useAnswer<'warned' | 'warned-of'>(engine, asked, true);

@@ -196,26 +196,10 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
     return () => watch.disconnect();
   }, [measureNow, measure]);
 
-  // A click on the page takes up the note of the innermost thing clicked on.
-  useEffect(() => {
-    const page = frame.current?.contentDocument;
-    if (!page) return;
-    const pick = (event: Event) => {
-      const hit = open.findLast(
-        ({ note }) =>
-          elementByPath(page, note.at.path)?.contains(event.target as Node) &&
-          !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path),
-      );
-      if (hit) choose(hit.note.id);
-    };
-    page.addEventListener('click', pick);
-    return () => page.removeEventListener('click', pick);
-  }, [open, choose, placed]);
-
+  usePickedByClick(frame, open, choose, placed);
   const current = placed.find(({ one }) => one.note.id === inHand?.note.id);
   const shown = pointed === null ? current?.box : spot;
   useInView(sheet, shown?.top, `${inHand?.note.id} ${pointed}`);
-
   const mark = (one: Numbered, top?: number) => (
     <MarginMark
       key={one.note.id}
@@ -274,6 +258,29 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
       </Sheet>
     </>
   );
+}
+
+/** A click on the page takes up the note of the innermost thing clicked on. `placed`: the page is another one whenever these are. */
+function usePickedByClick(
+  frame: RefObject<HTMLIFrameElement | null>,
+  open: readonly Numbered[],
+  choose: (noteId: number) => void,
+  placed: readonly Placed[],
+): void {
+  useEffect(() => {
+    const page = frame.current?.contentDocument;
+    if (!page) return;
+    const pick = (event: Event) => {
+      const hit = open.findLast(
+        ({ note }) =>
+          elementByPath(page, note.at.path)?.contains(event.target as Node) &&
+          !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path),
+      );
+      if (hit) choose(hit.note.id);
+    };
+    page.addEventListener('click', pick);
+    return () => page.removeEventListener('click', pick);
+  }, [frame, open, choose, placed]);
 }
 
 /** ms: whoever works with the keys has the next note first, and the page as it is now right behind it. */

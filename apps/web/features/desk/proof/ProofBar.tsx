@@ -14,6 +14,10 @@ const Bar = styled.div`
   border-right: 0;
   border-bottom: 0;
   font-size: 0.875rem;
+  /* The bar keeps to one line: a long name shows whole in the open list. */
+  select {
+    max-width: 7.4rem;
+  }
 `;
 
 /** How the proof is looked at. */
