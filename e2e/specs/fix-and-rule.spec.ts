@@ -38,8 +38,8 @@ test('a faint colour shows its pair and the nearest that pass, for the text and 
   await takeUp(page, 'Text too faint against its background');
   await expect(page.getByText(/^#9a9a9a on #ffffff: 2\.\d+ to 1, and 4\.5 to 1 is needed/)).toBeVisible();
   const swatches = page.getByRole('list', { name: 'Colours that pass here' });
-  await swatches.getByRole('button', { name: /^darker ground/ }).click();
-  await expect(swatches.getByRole('button', { name: /^darker ground/ })).toHaveAttribute('aria-pressed', 'true');
+  await swatches.getByRole('button', { name: /^darker background/ }).click();
+  await expect(swatches.getByRole('button', { name: /^darker background/ })).toHaveAttribute('aria-pressed', 'true');
   await swatches.getByRole('button', { name: /^darker text/ }).click();
   const chosen = /#[0-9a-f]{6}/.exec((await swatches.getByRole('button', { name: /^darker text/ }).textContent())!)![0];
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
