@@ -72,7 +72,7 @@ export function CriterionPane({ asked, onClose }: { asked: AskedCriterion; onClo
       <dl>
         {told.techniques.map(({ code, says }) => (
           <div key={code} style={{ display: 'contents' }}>
-            <dt>{code}</dt>
+            <dt>{code.startsWith('F') ? `Failure ${code}` : code}</dt>
             <dd>{says}</dd>
           </div>
         ))}

@@ -1,7 +1,7 @@
 'use client';
-import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
+import { useLater } from '@/ui/useLater';
 import type { Question, Warning } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
 
@@ -23,19 +23,9 @@ const List = styled.ul`
 /** How long somebody has to pause in typing before what they wrote is looked at, in ms. */
 const PAUSE_MS = 180;
 
-/** What is typed, once there is a pause in it. */
-function usePaused<T>(value: T): T {
-  const [paused, setPaused] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setPaused(value), PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return paused;
-}
-
 /** What the engine would say of it once it is written: told while it is typed, never in the way. `question` has to keep its identity. */
 export function Warnings({ engine, question }: { engine: Engine; question: Extract<Question, { kind: 'warned' | 'warned-of' }> | null }) {
-  const asked = usePaused(question);
+  const asked = useLater(question, PAUSE_MS);
   const warned = useAnswer<'warned' | 'warned-of'>(engine, asked, true);
   return (
     <div role="status" aria-label="What would still be noted">

@@ -2,6 +2,7 @@
 import { type CSSProperties, memo, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
+import { useLater } from '@/ui/useLater';
 import { ColourFilters } from './ColourFilters';
 import { enlargeText, imagesAsWords } from './dress';
 import { ProofBar } from './ProofBar';
@@ -147,7 +148,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
   const [unseen, setUnseen] = useState<Numbered[]>([]);
   const [spot, setSpot] = useState<Box | null>(null);
   const [pane, setPane] = useState(0);
-  const revision = useAMomentLater(desk.revision.number);
+  const revision = useLater(desk.revision.number, MOMENT);
   const width = view.width === 'pane' ? pane : Number(view.width);
   const scale = width > pane && pane > 0 ? pane / width : 1;
 
@@ -285,16 +286,6 @@ function usePickedByClick(
 
 /** ms: whoever works with the keys has the next note first, and the page as it is now right behind it. */
 const MOMENT = 90;
-
-/** A value a moment after it has changed: what is drawn from it does not hold up what matters more. */
-function useAMomentLater<T>(value: T): T {
-  const [later, setLater] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setLater(value), MOMENT);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return later;
-}
 
 /** How often a page may grow though nothing more of it has come: one that does so again grows with whatever window it is given. */
 const MOST_GROWTHS = 3;
