@@ -68,6 +68,15 @@ test('an answer that there is no problem settles a note; one for a specialist pa
   expect(state().said).toBe('Ruled out, 3 left.');
 });
 
+test('a question that is upheld and has no fix here stays in the list, and the one behind it comes to hand', async () => {
+  const { state, actions } = start();
+  const [first, second] = state().open;
+  await act(() => actions().rule({ ...first!.note, remedies: [] }, 'stands'));
+  expect(state().open.map(({ note }) => note.id)).toContain(first!.note.id);
+  expect(state().inHand?.note.id).toBe(second!.note.id);
+  expect(state().said).toBe('To be done elsewhere, 4 open.');
+});
+
 test('a filter narrows what next steps through, and numbers stay as they are on the page', () => {
   const { state, actions } = start();
   act(() => actions().setFilter({ ...NO_FILTER, family: 'links' }));

@@ -186,7 +186,11 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
           act(
             'rule',
             based({ findingId: note.id, answer }),
-            answer === 'not sure' ? goPast(note, 'Kept for a specialist') : goOn(note, 'Ruled out'),
+            answer === 'not sure'
+              ? goPast(note, 'Kept for a specialist')
+              : answer === 'stands' && note.remedies.length === 0
+                ? goPast(note, 'To be done elsewhere')
+                : goOn(note, 'Ruled out'),
           ),
         ),
       takeBack: (note) => ok(act('take-back', based({ findingId: note.id }), tell('The answer is taken back.'))),

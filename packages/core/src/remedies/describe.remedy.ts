@@ -13,7 +13,8 @@ export const remedy: Remedy = {
   fields: [
     { name: 'alt', label: 'What would a reader look at?', kind: 'passage', hint: 'A few words; it is announced as an image already.' },
   ],
-  propose: () => ({ alt: '' }),
+  // A description that is to be looked at again is changed, not written from nothing.
+  propose: ({ element, finding }) => ({ alt: finding.rule === 'images/true-to-picture' ? (writtenAlternative(element) ?? '') : '' }),
   plan({ page, element, finding }, inputs) {
     const alt = tidy(inputs.alt ?? '');
     if (!alt) return decline('Write a description, or mark the image as decorative.');

@@ -74,6 +74,16 @@ test('of two tables under one heading the first is offered it as its caption, th
   ]);
 });
 
+test('a description that is to be looked at again begins with what is there; a missing one with nothing', () => {
+  const again = offersOn(
+    '<h2>Wax</h2><p>A hive stands on legs.</p><p><img src="smoker.png" alt="A hive on legs"></p>',
+    'images/true-to-picture',
+  );
+  expect(again.find(({ name }) => name === 'describe')?.inputs).toEqual({ alt: 'A hive on legs' });
+  const [first] = offersOn('<p><img src="smoker.png"></p>', 'images/no-alternative');
+  expect(first).toMatchObject({ name: 'describe', inputs: { alt: '' } });
+});
+
 test('a caption is never put into a heading', () => {
   const page = open('<h2>Locks <img src="plan.png" alt="Plan of the locks"></h2>');
   const finding = { rule: 'images/caption', message: '', values: {}, at: { path: '/html[1]/body[1]/h2[1]/img[1]' } } as never;
