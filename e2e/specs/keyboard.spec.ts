@@ -108,7 +108,7 @@ test('a key of the Desk can be another, for whoever sits there, on every page', 
   await bringIn(page, '<h2></h2><p>One</p><h2></h2><p>Two</p>', freshTitle('Keys'));
   await page.getByRole('button', { name: 'Keys', exact: true }).click();
   const sheet = page.getByRole('dialog', { name: 'Keys of the Desk' });
-  await sheet.getByRole('button', { name: 'Another key for: Next note', exact: true }).click();
+  await sheet.getByRole('button', { name: 'Change the key for: Next note', exact: true }).click();
   await page.keyboard.press('u');
   await expect(sheet.getByText('“u” is taken: Undo.')).toBeVisible();
   await page.keyboard.press(';');

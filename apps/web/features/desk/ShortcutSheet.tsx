@@ -52,7 +52,7 @@ export function ShortcutSheet({ open, onClose, shortcuts, settings, onSettings, 
             <dd>
               <Button
                 $look="quiet"
-                aria-label={changing === usual ? `Press the new key for: ${does}` : `Another key for: ${does}`}
+                aria-label={changing === usual ? `Press a key… for: ${does}` : `Change the key for: ${does}`}
                 onPress={() => change(usual)}
                 onKeyDown={(event) => (changing === usual ? take(event.key) : event.continuePropagation())}
                 onBlur={stop}

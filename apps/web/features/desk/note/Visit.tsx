@@ -95,6 +95,8 @@ function Companion({ note, text, engine, mayChange, onFill }: Omit<VisitProps, '
   const ready = offer?.fields.every((field) => inputs[field.name]?.trim()) === true;
   const goes = on && ready;
   useEffect(() => onFill(note.id, goes && offer ? { note, remedy: offer.name, inputs } : null), [note, goes, offer, inputs, onFill]);
+  // What is no longer wrong with it does not go along.
+  useEffect(() => () => onFill(note.id, null), [note.id, onFill]);
   if (!offer) return null;
   const fill = (values: Inputs) => {
     setTyped((now) => ({ ...now, ...values }));
