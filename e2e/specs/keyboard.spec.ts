@@ -111,6 +111,9 @@ test('a key of the Desk can be another, for whoever sits there, on every page', 
   await sheet.getByRole('button', { name: 'Change the key for: Next note', exact: true }).click();
   await page.keyboard.press('u');
   await expect(sheet.getByText('“u” is taken: Undo.')).toBeVisible();
+  // A key of answers is taken, though this note asks nothing.
+  await page.keyboard.press('y');
+  await expect(sheet.getByText('“y” is taken on other notes.')).toBeVisible();
   await page.keyboard.press(';');
   await expect(sheet.getByText('“;” is its key from now on')).toBeVisible();
   await sheet.getByRole('button', { name: 'Close' }).click();
@@ -123,7 +126,13 @@ test('a key of the Desk can be another, for whoever sits there, on every page', 
   await page.keyboard.press(';');
   await expect(current).toContainText('2');
   await page.getByRole('button', { name: 'Keys', exact: true }).click();
+  // What cannot be stored is told, and stays as it was.
+  await page.route('**/api/keys', (route) => route.abort(), { times: 1 });
   await sheet.getByRole('button', { name: 'Usual keys again' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('The server did not answer');
+  await expect(sheet.getByText(';', { exact: true })).toBeVisible();
+  await sheet.getByRole('button', { name: 'Usual keys again' }).click();
+  await expect(sheet.getByRole('alert')).toHaveCount(0);
   await sheet.getByRole('button', { name: 'Close' }).click();
   await page.locator('#note-heading').focus();
   await page.keyboard.press('n');

@@ -53,6 +53,10 @@ test('the criterion behind a note is told beside the work, with its techniques, 
   await page.keyboard.press('Escape');
   await expect(pane).toBeHidden();
   await expect(opener).toBeFocused();
+  // Where it cannot be had, that is told.
+  await page.route('**/api/criteria/**', (route) => route.abort(), { times: 1 });
+  await page.getByRole('button', { name: '1.1.1 Non-text Content' }).click();
+  await expect(pane.getByRole('alert')).toContainText('The server did not answer');
   await page.goto('/criteria/1.1.1');
   await expect(page.getByRole('heading', { level: 1, name: '1.1.1 Non-text Content' })).toBeVisible();
   await expect(page.getByText('Image with no alternative text')).toBeVisible();

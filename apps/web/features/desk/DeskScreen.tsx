@@ -1,5 +1,5 @@
 'use client';
-import type { Desk } from '@inkwell/review';
+import type { Desk, Problem } from '@inkwell/review';
 import type { KeySettings } from '@inkwell/store';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
@@ -136,6 +136,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
     ];
   }, [actions, router, before, after, onward, state, can]);
   useTitle(state.desk.title);
+  const [unkept, setUnkept] = useState<Problem | null>(null);
   const [keySettings, setKeySettings] = useState(person.keys);
   const keyed = useShortcuts(shortcuts, keySettings);
   usePaletteKey(useCallback(() => setPaletteOpen(true), []));
@@ -167,9 +168,10 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
           onClose={() => setSheetOpen(false)}
           shortcuts={keyed}
           settings={keySettings}
-          onSettings={(next) => void keepKeys(next, keySettings, setKeySettings)}
+          onSettings={(next) => void keepSetting('/api/keys', next, [next, keySettings, setKeySettings], setUnkept)}
+          problem={unkept}
           keepsTime={keepsTime}
-          onKeepTime={(keep) => void keepTime(keep, setKeepsTime)}
+          onKeepTime={(keep) => void keepSetting('/api/time-log', { keep }, [keep, keepsTime, setKeepsTime], setUnkept)}
         />
         {paletteOpen && (
           <DeskPalette
@@ -194,16 +196,17 @@ interface NotesProps {
   onCriterion(asked: AskedCriterion): void;
 }
 
-/** Sets one's keys at once; they are as before when that cannot be stored. */
-async function keepKeys(next: KeySettings, before: KeySettings, set: (keys: KeySettings) => void): Promise<void> {
-  set(next);
-  if (!(await send('/api/keys', next)).ok) set(before);
-}
-
-/** Switches one's time log; it stays as it was when that cannot be stored. */
-async function keepTime(keep: boolean, set: (keep: boolean) => void): Promise<void> {
-  const sent = await send('/api/time-log', { keep });
-  if (sent.ok) set(keep);
+/** A setting of one's own, set at once; it is as before, and why is told, when it cannot be stored. */
+async function keepSetting<T>(
+  address: string,
+  body: object,
+  [now, before, set]: readonly [T, T, (value: T) => void],
+  tell: (problem: Problem | null) => void,
+): Promise<void> {
+  set(now);
+  const sent = await send(address, body);
+  if (!sent.ok) set(before);
+  tell(sent.ok ? null : sent.problem);
 }
 
 /** The note in hand and the list; while a draft is being changed, the notes of the draft. */

@@ -1,10 +1,12 @@
 'use client';
+import type { Problem } from '@inkwell/review';
 import type { KeySettings } from '@inkwell/store';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
+import { KEYS_OF_NOTES } from './keys';
 import { whyNotKey, type KeyedShortcut } from './useShortcuts';
 
 const Keys = styled.dl`
@@ -29,6 +31,8 @@ export interface ShortcutSheetProps {
   onSettings(settings: KeySettings): void;
   keepsTime: boolean;
   onKeepTime(keep: boolean): void;
+  /** Why one's settings could not be stored. */
+  problem: Problem | null;
 }
 
 const FIXED = [
@@ -38,10 +42,10 @@ const FIXED = [
 ] as const;
 
 /** The keys of the Desk, each of which can be another: they are kept for the person. */
-export function ShortcutSheet({ open, onClose, shortcuts, settings, onSettings, keepsTime, onKeepTime }: ShortcutSheetProps) {
+export function ShortcutSheet({ open, onClose, shortcuts, settings, onSettings, keepsTime, onKeepTime, problem }: ShortcutSheetProps) {
   const { changing, said, change, take, stop } = useChange(shortcuts, settings, onSettings);
   return (
-    <Sheet title="Keys of the Desk" open={open} onClose={onClose}>
+    <Sheet title="Keys of the Desk" open={open} onClose={onClose} problem={problem}>
       <Keys tabIndex={0} role="group" aria-label="Keys">
         {shortcuts.map(({ key, usual, does }) => (
           <div key={usual} style={{ display: 'contents' }}>
@@ -107,7 +111,7 @@ function useChange(shortcuts: readonly KeyedShortcut[], settings: KeySettings, o
     take(key: string) {
       if (['Shift', 'Control', 'Alt', 'Meta'].includes(key) || changing === null) return;
       if (key === 'Escape' || key === 'Tab') return void (setChanging(null), setSaid('Left as it is.'));
-      const why = whyNotKey(key, changing, shortcuts);
+      const why = whyNotKey(key, changing, shortcuts, settings, KEYS_OF_NOTES);
       if (why) return setSaid(why);
       const others = Object.fromEntries(Object.entries(settings.assigned).filter(([usual]) => usual !== changing));
       onSettings({ ...settings, assigned: key === changing ? others : { ...others, [changing]: key } });

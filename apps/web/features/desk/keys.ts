@@ -18,6 +18,9 @@ function press(act: 'alike' | 'certain' | 'exception'): void {
   document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
 }
 
+/** Usual keys of what some notes offer and others do not; what is always there has its keys on the sheet. */
+export const KEYS_OF_NOTES = ['a', 'f', 'l', 'c', 'y', 'x', 'z', 'k', 'e', 'h', 'g', '[', ']'] as const;
+
 /** What is done to the note in hand by a single key: the fix, its field, an answer, and what is done less often. */
 export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissions): Shortcut[] {
   const note = state.inHand?.note;

@@ -139,6 +139,11 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
     choose(left[(at + 1) % Math.max(1, left.length)]?.note.id ?? null);
     say(`${done}, ${left.length} open.`);
   };
+  /** Upheld with nothing to fix it by, a question is done here, as one for a specialist is. */
+  const afterRuling = (note: Note, answer: 'stands' | 'no problem' | 'not sure') => {
+    if (answer === 'not sure') return goPast(note, 'Kept for a specialist');
+    return answer === 'stands' && note.remedies.length === 0 ? goPast(note, 'To be done elsewhere') : goOn(note, 'Ruled out');
+  };
   const tell = (words: string) => (now: Desk) => say(`${words} ${counted(numbered(now, filter, numbers).length, 'note')} open.`);
   const ok = async (sent: Promise<Sent<Acted>>) => (await sent).ok;
   const based =
@@ -181,18 +186,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
         ok(act('fix-alike', leaving(without, { findingId: note.id, remedy, inputs }), goOn(note, 'All fixed'))),
       fixCertain: (without) => ok(act('fix-certain', leaving(without), tell('What was certain is fixed.'))),
       arrange: (arrangement) => ok(act('arrange', based({ arrangement }), tell('Changed.'))),
-      rule: (note, answer) =>
-        ok(
-          act(
-            'rule',
-            based({ findingId: note.id, answer }),
-            answer === 'not sure'
-              ? goPast(note, 'Kept for a specialist')
-              : answer === 'stands' && note.remedies.length === 0
-                ? goPast(note, 'To be done elsewhere')
-                : goOn(note, 'Ruled out'),
-          ),
-        ),
+      rule: (note, answer) => ok(act('rule', based({ findingId: note.id, answer }), afterRuling(note, answer))),
       takeBack: (note) => ok(act('take-back', based({ findingId: note.id }), tell('The answer is taken back.'))),
       letStand: (note, reason, until) => ok(act('let-stand', based({ findingId: note.id, reason, until }), goOn(note, 'Excepted'))),
       endException: (note) => ok(act('end-exception', based({ findingId: note.id }), tell('The exception is ended.'))),

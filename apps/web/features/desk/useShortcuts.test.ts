@@ -60,11 +60,15 @@ test('a key is given to one thing only, and has to be one that can be typed', ()
     { key: 'j', does: 'Next note', run: () => undefined },
     { key: 'k', does: 'Note before', run: () => undefined },
   ];
-  const keyed = withOwnKeys(two, { on: true, assigned: { j: 'x' } });
-  expect(whyNotKey('k', 'j', keyed)).toMatch(/taken: Note before/);
-  expect(whyNotKey('x', 'k', keyed)).toMatch(/taken: Next note/);
-  expect([whyNotKey('j', 'k', keyed), whyNotKey('x', 'j', keyed)]).toEqual([null, null]);
-  for (const none of ['Enter', ' ', 'F1']) expect(whyNotKey(none, 'j', keyed)).toMatch(/letter/);
+  const own = { on: true, assigned: { j: 'x', y: 'v' } };
+  const keyed = withOwnKeys(two, own);
+  const why = (key: string, usual: string) => whyNotKey(key, usual, keyed, own, ['y', 'z']);
+  expect(why('k', 'j')).toMatch(/taken: Note before/);
+  expect(why('x', 'k')).toMatch(/taken: Next note/);
+  // What only other notes offer keeps its key too, and so does what was given another one.
+  expect([why('z', 'k'), why('v', 'k')]).toEqual([expect.stringMatching(/other notes/), expect.stringMatching(/other notes/)]);
+  expect([why('j', 'k'), why('x', 'j'), why('y', 'k')]).toEqual([null, null, null]);
+  for (const none of ['Enter', ' ', 'F1']) expect(why(none, 'j')).toMatch(/letter/);
 });
 
 test('Ctrl or Command with K opens the palette from anywhere, also from a field', () => {

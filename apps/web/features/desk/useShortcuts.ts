@@ -20,11 +20,19 @@ export function withOwnKeys(shortcuts: readonly Shortcut[], { assigned }: KeySet
   return shortcuts.map((shortcut) => ({ ...shortcut, usual: shortcut.key, key: assigned[shortcut.key] ?? shortcut.key }));
 }
 
-/** Why a key cannot be given to a shortcut; null when it can. */
-export function whyNotKey(key: string, usual: string, shortcuts: readonly KeyedShortcut[]): string | null {
+/** Why a key cannot be given to a shortcut; null when it can. `others`: usual keys of what the note in hand does not offer, others do. */
+export function whyNotKey(
+  key: string,
+  usual: string,
+  shortcuts: readonly KeyedShortcut[],
+  { assigned }: KeySettings,
+  others: readonly string[] = [],
+): string | null {
   if ([...key].length !== 1 || /\s/.test(key)) return 'Choose a letter, a digit or a sign; other keys have work of their own.';
   const taken = shortcuts.find((one) => one.key === key && one.usual !== usual);
-  return taken ? `“${key}” is taken: ${taken.does}. Give that one another key first.` : null;
+  if (taken) return `“${key}” is taken: ${taken.does}. Give that one another key first.`;
+  const elsewhere = [...new Set([...others, ...Object.keys(assigned)])].some((one) => one !== usual && (assigned[one] ?? one) === key);
+  return elsewhere ? `“${key}” is taken on other notes. Choose another.` : null;
 }
 
 /** Single keys act only outside fields, can be turned off, and can be others (WCAG 2.1.4). Gives shortcuts under a person's own keys. */

@@ -106,16 +106,17 @@ export interface Part {
  * Applies several fixes of one thing, each as it was filled in, in their order. A finding that an earlier one of them has settled is passed
  * over. `onFixed` is told of each with the page before it and the text after.
  */
-export function fixTogether(page: Page, parts: readonly Part[], onFixed?: (part: Part, before: Page, after: string) => void): FixedMany {
-  const byFinding = new Map(parts.map((part) => [part.finding, part]));
+export function fixTogether(page: Page, parts: readonly Part[], onFixed?: OnFixed): FixedMany {
   return oneByOne(
     page,
     parts.map(({ finding, remedy, inputs }) => ({ finding, remedy, inputs: () => inputs })),
-    (finding, before, after) => onFixed?.(byFinding.get(finding)!, before, after),
+    onFixed,
   );
 }
 
-function oneByOne(page: Page, steps: readonly Step[], onFixed?: (finding: Finding, before: Page, after: string) => void): FixedMany {
+type OnFixed = (fixed: Pick<Step, 'finding' | 'remedy'>, before: Page, after: string) => void;
+
+function oneByOne(page: Page, steps: readonly Step[], onFixed?: OnFixed): FixedMany {
   let here = page;
   let seen = auditPage(page).findings;
   // Where each finding that waits stands on the page as it is by now.
@@ -132,7 +133,7 @@ function oneByOne(page: Page, steps: readonly Step[], onFixed?: (finding: Findin
       continue;
     }
     done.fixed.push(finding);
-    onFixed?.(finding, here, result.value.after);
+    onFixed?.({ finding, remedy }, here, result.value.after);
     done.moves = composeMoves(done.moves, result.value.change);
     const before = here.source;
     here = parseAgain(page, result.value.after);

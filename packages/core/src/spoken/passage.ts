@@ -62,11 +62,15 @@ export function looksOf(page: Page, range: Range): Look[] {
   let left = LONGEST;
   const see = (text: TextNode, around: ElementNode) => {
     const words = text.text.replace(/\s+/g, ' ').slice(0, left);
-    if (left <= 0 || words.trim() === '' || !isExposed(page, around)) return;
+    if (words.trim() === '' || !isExposed(page, around)) return;
     left -= words.length;
     found.push({ words, ...lookOf(page, around) });
   };
-  for (const piece of piecesIn(page, range)) for (const text of textsIn(piece)) see(text, text.parent as ElementNode);
+  for (const piece of piecesIn(page, range))
+    for (const text of textsIn(piece)) {
+      see(text, elementOf(text.parent));
+      if (left <= 0) return found;
+    }
   return found;
 }
 

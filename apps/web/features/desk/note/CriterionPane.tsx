@@ -4,6 +4,8 @@ import Link from 'next/link';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
+import { ProblemNotice } from '@/ui/ProblemNotice';
+import { ask, type Sent } from '@/ui/send';
 
 /** A criterion that is looked up from a note. */
 export interface AskedCriterion {
@@ -57,9 +59,20 @@ const Head = styled.div`
 
 /** What a criterion says, beside the work: number, title, level, our words on it and on each technique its rule cites. Escape closes it. */
 export function CriterionPane({ asked, onClose }: { asked: AskedCriterion; onClose(): void }) {
-  const told = useTold(asked);
+  const sent = useTold(asked);
+  const told = sent?.ok ? sent.value : null;
   const heading = useRef<HTMLHeadingElement>(null);
   useFocusWhile(told, heading);
+  if (sent && !sent.ok)
+    return (
+      <Pane aria-label="What the criterion says">
+        <ProblemNotice problem={sent.problem}>
+          <p>
+            <Button onPress={onClose}>Close</Button>
+          </p>
+        </ProblemNotice>
+      </Pane>
+    );
   if (!told) return null;
   return (
     <Pane aria-label="What the criterion says" onKeyDown={(event) => event.key === 'Escape' && onClose()}>
@@ -93,15 +106,12 @@ function useFocusWhile(told: CriterionTold | null, heading: RefObject<HTMLElemen
   useEffect(() => () => void (opener instanceof HTMLElement && opener.isConnected && opener.focus()), [opener]);
 }
 
-function useTold({ criterion, rule }: AskedCriterion): CriterionTold | null {
-  const [told, setTold] = useState<CriterionTold | null>(null);
+function useTold({ criterion, rule }: AskedCriterion): Sent<CriterionTold> | null {
+  const [sent, setSent] = useState<Sent<CriterionTold> | null>(null);
   useEffect(() => {
     let current = true;
-    void fetch(`/api/criteria/${criterion}?rule=${encodeURIComponent(rule)}`)
-      .then((answer) => (answer.ok ? (answer.json() as Promise<{ value: CriterionTold }>) : null))
-      .then((found) => current && found && setTold(found.value))
-      .catch(() => undefined);
+    void ask<CriterionTold>(`/api/criteria/${criterion}?rule=${encodeURIComponent(rule)}`).then((answer) => current && setSent(answer));
     return () => void (current = false);
   }, [criterion, rule]);
-  return told;
+  return sent;
 }
