@@ -50,7 +50,24 @@ test('undo and redo go on across reloads', async ({ page }) => {
   expect(await revision(page)).toBe(4);
 });
 
-test('a second tab that saves on an older revision is shown both texts, and loses neither', async ({ page, context }) => {
+test('two tabs that change different places both keep what they did', async ({ page, context }) => {
+  await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>\n<p>Text</p>', freshTitle('Together'));
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await openSource(page);
+  await typeAtEnd(page, '\n<p>First hand</p>');
+  await page.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(standing(page)).toContainText('revision 2');
+
+  await other.getByRole('textbox', { name: /What would a reader look at/ }).fill('A smoker with its bellows');
+  await other.getByRole('button', { name: 'Apply, go to next' }).click();
+  await expect(other.getByText('Ines Calder made revision 2 meanwhile: both are in the page now.')).toBeVisible();
+  await openSource(other);
+  await expect(editor(other)).toContainText('First hand');
+  await expect(editor(other)).toContainText('A smoker with its bellows');
+});
+
+test('a second tab that saves on an older revision is shown each place both changed, and loses nothing', async ({ page, context }) => {
   const title = freshTitle('Conflict');
   await bringIn(page, '<h2>Wax</h2>\n<p>Text</p>', title);
   const other = await context.newPage();
@@ -64,10 +81,11 @@ test('a second tab that saves on an older revision is shown both texts, and lose
   await typeAtEnd(other, '\n<p>Second hand</p>');
   await other.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(other.getByRole('heading', { name: 'Two versions of this page' })).toBeVisible();
-  await expect(other.getByRole('region', { name: 'Your version' })).toContainText('Second hand');
-  await expect(other.getByRole('region', { name: 'Their version' })).toContainText('First hand');
-
-  await other.getByRole('button', { name: 'Go on with mine, on top of revision 2' }).click();
+  await expect(other.getByRole('region', { name: 'Place 1 of 1, yours' })).toContainText('Second hand');
+  await expect(other.getByRole('region', { name: 'Place 1 of 1, theirs' })).toContainText('First hand');
+  await other.getByText('Both, theirs first').click();
+  await other.getByRole('button', { name: 'Go on with this, on top of revision 2' }).click();
+  await expect(editor(other)).toContainText('First hand');
   await expect(editor(other)).toContainText('Second hand');
   await other.getByRole('button', { name: 'Save as revision 3' }).click();
   await expect(standing(other)).toContainText('revision 3');
@@ -76,15 +94,16 @@ test('a second tab that saves on an older revision is shown both texts, and lose
   await expect(standing(other)).toContainText('revision 4');
 });
 
-test('a fix made on an older revision is refused, and what was typed stays', async ({ page, context }) => {
+test('a fix of what somebody else changed meanwhile is refused, and what was typed stays', async ({ page, context }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>\n<h2></h2>', freshTitle('Stale note'));
   const other = await context.newPage();
   await other.goto(page.url());
-  await page
-    .getByRole('button', { name: /Heading with no text/ })
-    .first()
-    .click();
-  await page.getByRole('button', { name: 'Apply, go to next' }).click();
+  await openSource(page);
+  await editor(page).getByText('<img src="images/smoker.png">').click();
+  await page.keyboard.press('Home');
+  for (let at = 0; at < '<p><img'.length; at++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.type(' width="90"');
+  await page.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(standing(page)).toContainText('revision 2');
 
   await other.getByLabel('What would a reader look at?').fill('A smoker, lit');
@@ -94,7 +113,7 @@ test('a fix made on an older revision is refused, and what was typed stays', asy
   await expect(standing(other)).toContainText('revision 2');
   await expect(other.getByLabel('What would a reader look at?')).toHaveValue('A smoker, lit');
   await other.getByRole('button', { name: 'Apply, go to next' }).click();
-  await expect(standing(other)).toContainText('Ready');
+  await expect(standing(other)).toContainText('revision 3');
 });
 
 test('notes stand in the gutter and on hover, F8 goes from one to the next, and each can be taken up', async ({ page }) => {

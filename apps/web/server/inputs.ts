@@ -35,6 +35,7 @@ export const FIX = checker({
   required: ['version', 'findingId', 'remedy', 'inputs'],
   properties: {
     version: ID,
+    revision: ID,
     findingId: ID,
     remedy: { type: 'string', maxLength: 40 },
     inputs: { type: 'object', additionalProperties: SHORT },
@@ -43,7 +44,7 @@ export const FIX = checker({
 export const SOURCE = checker({
   ...base,
   required: ['version', 'html'],
-  properties: { version: { type: 'integer', minimum: 0 }, html: TEXT },
+  properties: { version: { type: 'integer', minimum: 0 }, revision: { type: 'integer', minimum: 0 }, html: TEXT },
 });
 const BECAME = ['new', 'as it was', 'changed', 'moved', 'moved and changed', 'back'] as const;
 export const SHOW = checker({
@@ -96,6 +97,7 @@ export const FIX_TOGETHER = checker({
   required: ['version', 'parts'],
   properties: {
     version: ID,
+    revision: ID,
     parts: {
       type: 'array',
       minItems: 1,

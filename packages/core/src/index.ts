@@ -108,5 +108,6 @@ export { importsOf, referencesOf, type Reference } from './inspect/references.ts
 export { FLOORS, USUAL_THRESHOLDS, type Thresholds } from './rules/types.ts';
 export { carryOver, type Carried, type Step } from './versions/carryOver.ts';
 export { difference } from './versions/difference.ts';
+export { isUntouched, mergedText, mergeTexts, type Piece } from './versions/merge.ts';
 export { slipsOf, type Part, type Slip } from './pieces/equalPieces.ts';
 export { commonIn, matchPages, resemblance, sketchOf, type Matchable, type Sketch } from './versions/matchPages.ts';

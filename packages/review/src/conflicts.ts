@@ -1,4 +1,4 @@
-import { decidedSince, lockPage, revisionOf, writing, type PlacedPage, type Write } from '@inkwell/store';
+import { decidedSince, lockPage, revisionOf, writing, type Database, type PlacedPage, type Write } from '@inkwell/store';
 import { unlessAllowed, type Act, type Actor } from './actor.ts';
 import { notFound, refused, type Refusal, type Result } from './problems.ts';
 import type { Services } from './services.ts';
@@ -7,6 +7,8 @@ import type { Services } from './services.ts';
 export interface OnPage {
   pageId: number;
   version: number;
+  /** The number of its revision then: with it, what others made of the text since need not stand in the way. */
+  revision?: number;
 }
 
 /** What the act is about: findings by id, or the page with all that is on it. */
@@ -39,8 +41,21 @@ export function onPage<T>(
 export async function unlessMovedOn(trx: Write, page: PlacedPage, version: number, about: About): Promise<Refusal | null> {
   if (page.version === version) return null;
   if (page.head_version > version) return textConflict(trx, page);
+  return unlessDecided(trx, page.id, version, about);
+}
+
+/** Null when nobody decided since on what somebody acts on. `byPeople`: what only an audit of a newer text says is no decision. */
+export async function unlessDecided(
+  db: Database | Write,
+  pageId: number,
+  version: number,
+  about: About,
+  byPeople = false,
+): Promise<Refusal | null> {
   if (about === 'its text') return null;
-  const decided = (await decidedSince(trx, page.id, version)).filter((one) => about === 'the whole page' || about.includes(one.finding_id));
+  const decided = (await decidedSince(db, pageId, version)).filter(
+    (one) => (about === 'the whole page' || about.includes(one.finding_id)) && !(byPeople && one.because === 'audit'),
+  );
   const last = decided.at(-1);
   if (!last) return null;
   return refused({
@@ -54,14 +69,19 @@ export async function unlessMovedOn(trx: Write, page: PlacedPage, version: numbe
   });
 }
 
-async function textConflict(trx: Write, page: PlacedPage): Promise<Refusal> {
-  const head = (await revisionOf(trx, page.id, page.head))!;
+/** What others made of the text since; `base`: the text that both began at. */
+export async function textConflict(
+  db: Database | Write,
+  page: Pick<PlacedPage, 'id' | 'head' | 'version'>,
+  base?: string,
+): Promise<Refusal> {
+  const head = (await revisionOf(db, page.id, page.head))!;
   return refused({
     code: 'conflict',
     what: 'The page has changed since you opened it',
     why: `${head.by} has made revision ${page.head} since.`,
     kept: 'What you have is kept beside theirs, and nothing was overwritten.',
     next: 'Compare the two, then take theirs or save yours on top of it.',
-    theirs: { revision: page.head, version: page.version, html: head.html, by: head.by, at: head.made_at.toISOString() },
+    theirs: { revision: page.head, version: page.version, html: head.html, by: head.by, at: head.made_at.toISOString(), base },
   });
 }

@@ -1,9 +1,19 @@
-import { ENGINE_VERSION, REMEDIES, ruleOf, type Arrangement, type Inputs, type RemedyName } from '@inkwell/core';
+import {
+  ENGINE_VERSION,
+  isUntouched,
+  mergedText,
+  mergeTexts,
+  REMEDIES,
+  ruleOf,
+  type Arrangement,
+  type Inputs,
+  type RemedyName,
+} from '@inkwell/core';
 import { acceptText } from '@inkwell/formats';
 import { isOpenOn, placeFileAlsoAt, type StoredFinding } from '@inkwell/store';
 import type { Actor } from './actor.ts';
 import { askedOf } from './bars.ts';
-import { changeText, madeBy, type Made, type TextChange } from './changeText.ts';
+import { changeText, madeBy, MEETS, type Made, type TextChange } from './changeText.ts';
 import type { OnPage } from './conflicts.ts';
 import type { Changed, Declined, FindingKey } from './engine/index.ts';
 import type { Seen } from './examine.ts';
@@ -23,15 +33,20 @@ export const labelOf = (remedy: string) => REMEDIES[remedy as RemedyName].label.
 
 /** Applies one remedy to one finding: a minimal edit, a new revision, a new audit. */
 export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result<Revised>> {
-  const { pageId, version, ...part } = wish;
-  return fixByHand(services, actor, { pageId, version }, [part], (text, findings, engine) =>
-    services.engine.run('fix', {
-      page: text,
-      finding: keyOf(findings[0]!),
-      stored: engine === ENGINE_VERSION ? findings[0]! : null,
-      remedy: wish.remedy,
-      inputs: wish.inputs,
-    }),
+  const { pageId, version, revision, ...part } = wish;
+  return fixByHand(
+    services,
+    actor,
+    { pageId, version, ...(revision === undefined ? {} : { revision }) },
+    [part],
+    (text, findings, engine) =>
+      services.engine.run('fix', {
+        page: text,
+        finding: keyOf(findings[0]!),
+        stored: engine === ENGINE_VERSION ? findings[0]! : null,
+        remedy: wish.remedy,
+        inputs: wish.inputs,
+      }),
   );
 }
 
@@ -64,10 +79,12 @@ function fixByHand(
   let renamed: Changed['renamed'] = null;
   return changeText(services, actor, on, {
     about: parts.map(({ findingId }) => findingId),
-    async make({ text, findings, engine }) {
+    onTop: true,
+    async make({ text, findings, engine }, before) {
       const meant = parts.map(({ findingId }) => findings.find((one) => one.id === findingId));
       const all = meant.filter((one) => one !== undefined);
-      if (all.length < parts.length) return madeBy(GONE, 'fixed', () => '', '');
+      if (all.length < parts.length) return before === null ? madeBy(GONE, 'fixed', () => '', '') : MEETS;
+      if (before !== null && !all.every(({ at }) => isUntouched(before, text.html, at))) return MEETS;
       const result = await run(text, all, engine);
       if (result.ok) renamed = result.renamed;
       const told = parts.map(({ remedy }, nth) => `${titleOf(all[nth]!.rule)} (${labelOf(remedy)})`);
@@ -186,16 +203,20 @@ export async function saveSource(services: Services, actor: Actor, wish: OnPage 
   }
   return changeText(services, actor, wish, {
     about: 'its text',
-    make: ({ text }) =>
-      Promise.resolve<Result<Made>>(
-        text.html === read.text
+    onTop: true,
+    make: ({ text }, before) => {
+      const html = before === null ? read.text : mergedText(mergeTexts(before, read.text, text.html));
+      if (html === null) return Promise.resolve(MEETS);
+      return Promise.resolve<Result<Made>>(
+        text.html === html
           ? refused({
               code: 'nothing-to-do',
               what: 'There is nothing to save',
               why: 'The text is the same as the page’s.',
               kept: 'The page is as it was.',
             })
-          : done({ html: read.text, cause: 'edited', note: '' }),
-      ),
+          : done({ html, cause: 'edited', note: '' }),
+      );
+    },
   });
 }

@@ -22,8 +22,8 @@ export interface Problem {
   kept?: string;
   /** What to do next. */
   next?: string;
-  /** On a conflict of texts: what stands there now. */
-  theirs?: { revision: number; version: number; html: string; by: string; at: string };
+  /** On a conflict of texts: what stands there now, and the text that both began at where that is known. */
+  theirs?: { revision: number; version: number; html: string; by: string; at: string; base?: string | undefined };
   /** On a conflict of decisions: what was decided meanwhile. */
   decided?: { finding: number; standing: Standing; by: string; at: string }[];
 }

@@ -57,6 +57,8 @@ export interface Revised {
   fresh: number;
   /** What the gate says of it. */
   verdict: Verdict;
+  /** The revision somebody else made meanwhile, which it is on top of. */
+  onTopOf?: number;
 }
 
 /** What was read of a page before it was locked: of use where the page is still as it was then. */

@@ -231,6 +231,9 @@ function Notes({ state, actions, engine, can, onCriterion }: NotesProps) {
           )}
         </ProblemNotice>
       )}
+      {state.besides && (
+        <Late role="status">{`${state.besides.by} made revision ${state.besides.revision} meanwhile: both are in the page now.`}</Late>
+      )}
       <Waiting busy={state.busy} onLeave={actions.leaveOff} />
       <EngineTrouble engine={engine} />
       {drafting ? (

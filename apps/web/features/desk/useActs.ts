@@ -19,6 +19,18 @@ interface Line {
   again?: () => Promise<Sent<Acted>>;
 }
 
+/** What somebody else made of the page meanwhile, which this went on top of. */
+export interface OnTopOf {
+  revision: number;
+  by: string;
+}
+
+function onTopOf({ result, desk }: Acted): OnTopOf | null {
+  const { onTopOf: revision } = (result ?? {}) as { onTopOf?: number };
+  const line = desk.history.find(({ number }) => number === revision);
+  return revision === undefined ? null : { revision, by: line?.by ?? 'Somebody else' };
+}
+
 const DROPPED: Problem = { code: 'conflict', what: 'What was to be done before this was refused', kept: 'The page is as it was.' };
 
 /** The page as the last answer left it, and the line of what is asked of the server about it. */
@@ -26,6 +38,7 @@ export function useActs(initial: Desk) {
   const [desk, setDesk] = useState(initial);
   const [waiting, setWaiting] = useState(0);
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [besides, setBesides] = useState<OnTopOf | null>(null);
   const latest = useRef(initial);
   const line = useRef<Line>({ last: Promise.resolve(), broken: 0 });
 
@@ -42,6 +55,7 @@ export function useActs(initial: Desk) {
       if (sent.ok) {
         latest.current = sent.value.desk;
         setProblem(null);
+        setBesides(onTopOf(sent.value));
         setDesk(sent.value.desk);
         after(sent.value.desk);
       } else {
@@ -63,6 +77,7 @@ export function useActs(initial: Desk) {
     desk,
     busy: waiting > 0,
     problem,
+    besides,
     act,
     leaveOff: () => line.current.leaving?.abort(),
     tryAgain: async () => (await line.current.again?.())?.ok ?? false,

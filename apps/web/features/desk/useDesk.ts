@@ -8,7 +8,7 @@ import { isKeyOf } from './engine/pageText';
 import type { FindingKey } from './engine/protocol';
 import { isOpen, passes, type NoteFilter } from './note/filter';
 import type { DeskPlace, Face } from './place';
-import { useActs, type Acted } from './useActs';
+import { useActs, type Acted, type OnTopOf } from './useActs';
 
 /**
  * A note with its number in the margin. Open notes are numbered in document order when the page is opened; whoever works through them finds
@@ -30,6 +30,8 @@ export interface DeskState {
   pointed: string | null;
   busy: boolean;
   problem: Problem | null;
+  /** What others made of the page since it was seen here, and the last act went on top of. */
+  besides: OnTopOf | null;
   /** How often somebody took up a note: whoever does is led to it. */
   taken: number;
   /** What to tell those who listen. */
@@ -56,8 +58,8 @@ export interface DeskActions {
   endException(note: Note): Promise<boolean>;
   /** Only the theme or the host can fix it, or the page can after all. */
   setElsewhere(note: Note, elsewhere: boolean): Promise<boolean>;
-  /** `version`: the page as it was when one began to write. */
-  save(html: string, version: number): Promise<Sent<Acted>>;
+  /** `began`: the page as it was when one began to write. */
+  save(html: string, began: { version: number; revision: number }): Promise<Sent<Acted>>;
   undo(): Promise<boolean>;
   redo(): Promise<boolean>;
   restore(revision: number): Promise<boolean>;
@@ -113,7 +115,7 @@ function useSaid(): [string, (words: string) => void] {
 
 /** The page under review and everything that can be done to it. One action at a time; its answer is the page as it stands then. */
 export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskActions] {
-  const { desk, busy, problem, act, leaveOff, tryAgain, dismiss } = useActs(initial);
+  const { desk, busy, problem, besides, act, leaveOff, tryAgain, dismiss } = useActs(initial);
   const { chosen, pointed, taken, setPointed, choose, takeUp } = useInHand(place);
   const [face, setFace] = useState(place.face);
   const [filter, setFilter] = useState(place.filter);
@@ -149,6 +151,10 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   const based =
     (more: object) =>
     ({ version }: Desk) => ({ version, ...more });
+  /** What may go on top of what others change meanwhile tells where it began. */
+  const onTop =
+    (more: object) =>
+    ({ version, revision }: Desk) => ({ version, revision: revision.number, ...more });
   /** Many at once, but for those that were unticked. */
   const leaving = (keys: readonly FindingKey[], more: object = {}) => {
     const without = desk.notes.filter((note) => keys.some((key) => isKeyOf(key, note))).map(({ id }) => id);
@@ -156,7 +162,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
   };
 
   return [
-    { desk, open, settled, inHand, filter, face, pointed, busy, problem, said, taken },
+    { desk, open, settled, inHand, filter, face, pointed, busy, problem, besides, said, taken },
     {
       choose: takeUp,
       point(path) {
@@ -173,12 +179,12 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
         setFilter(next);
         say(`${counted(numbered(desk, next, numbers).length, 'note')} shown.`);
       },
-      fix: (note, remedy, inputs) => ok(act('fix', based({ findingId: note.id, remedy, inputs }), goOn(note, 'Fixed'))),
+      fix: (note, remedy, inputs) => ok(act('fix', onTop({ findingId: note.id, remedy, inputs }), goOn(note, 'Fixed'))),
       fixTogether: (note, parts) =>
         ok(
           act(
             'fix-together',
-            based({ parts: parts.map((part) => ({ findingId: part.note.id, remedy: part.remedy, inputs: part.inputs })) }),
+            onTop({ parts: parts.map((part) => ({ findingId: part.note.id, remedy: part.remedy, inputs: part.inputs })) }),
             goOn(note, `${parts.length} fixed`),
           ),
         ),
@@ -198,7 +204,7 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
             elsewhere ? goOn(note, 'Told apart, for the theme or the host') : tell('The page’s own again.'),
           ),
         ),
-      save: (html, version) => act('source', () => ({ version, html }), tell('Saved.')),
+      save: (html, began) => act('source', () => ({ ...began, html }), tell('Saved.')),
       undo: () => ok(act('undo', based({}), tell('Undone.'))),
       redo: () => ok(act('redo', based({}), tell('Done again.'))),
       restore: (revision) => ok(act('restore', based({ revision }), tell(`Revision ${revision} is restored.`))),

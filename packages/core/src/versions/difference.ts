@@ -7,13 +7,14 @@ const MOST_DIFFERENT = 1_200;
 /**
  * What differs between two texts, as spans: a tag, a word with the space behind it, at least. Two that have little in common are one span.
  *
+ * @param cut what a text is cut into, where spans are to be of other pieces
  * @see E. W. Myers, "An O(ND) difference algorithm and its variations", 1986, which the library follows
  */
-export function difference(before: string, after: string): Change {
+export function difference(before: string, after: string, cut = piecesOf): Change {
   const single = changeBetween(before, after);
   const [span] = single.edits;
-  if (!span || span.start === span.end || span.text === '') return single;
-  const parts = diffArrays(piecesOf(before), piecesOf(after), { maxEditLength: MOST_DIFFERENT });
+  if (!span || (cut === piecesOf && (span.start === span.end || span.text === ''))) return single;
+  const parts = diffArrays(cut(before), cut(after), { maxEditLength: MOST_DIFFERENT });
   if (!parts) return single;
   const edits: Edit[] = [];
   let at = 0;

@@ -96,7 +96,7 @@ test('after a conflict one builds on their revision with one’s own text', asyn
   server.refuses = conflictWith(`${PAGE}<p>Theirs</p>`);
   await act(() => draft().save());
   expect(draft().theirs).toMatchObject({ revision: 9, by: 'Tom Arkle' });
-  await act(async () => draft().settle('keep mine'));
+  await act(async () => draft().settle({ mine: TYPED }));
   expect([draft().theirs, draft().base, draft().text]).toEqual([null, 9, TYPED]);
   expect(drafts.draft).toMatchObject({ base: 9, html: TYPED });
 });

@@ -28,8 +28,8 @@ export interface SourceDraft {
   readyToType(): void;
   save(): Promise<void>;
   drop(): void;
-  /** After a conflict: build on their revision, or take it in place of one's own. */
-  settle(how: 'keep mine' | 'take theirs'): void;
+  /** After a conflict: build on their revision with one's own text, or one brought together, or take theirs in place of it. */
+  settle(how: 'take theirs' | { mine: string }): void;
 }
 
 /** The source as it is being typed: kept as a draft at every keystroke, audited in the worker, saved on demand. */
@@ -77,9 +77,11 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine,
   );
 
   const save = async () => {
-    const sent = await actions.save(text, base.version);
+    const sent = await actions.save(text, base);
     if (sent.ok) {
       void drafts.drop();
+      // Brought together with what others changed meanwhile, it is another text than was typed.
+      setText(sent.value.desk.html);
       setBase({ version: sent.value.desk.version, revision: sent.value.desk.revision.number });
       setFound(null);
       setTheirs(null);
@@ -93,13 +95,13 @@ export function useSourceDraft(desk: Desk, actions: DeskActions, engine: Engine,
     setFound(null);
   };
 
-  const settle = (how: 'keep mine' | 'take theirs') => {
+  const settle = (how: 'take theirs' | { mine: string }) => {
     if (!theirs) return;
     setBase({ version: theirs.version, revision: theirs.revision });
-    if (how === 'take theirs') {
-      setText(theirs.html);
-      void drafts.drop();
-    } else void drafts.keep({ base: theirs.version, revision: theirs.revision, html: text, at: new Date().toISOString() }).then(setKept);
+    const next = how === 'take theirs' ? theirs.html : how.mine;
+    setText(next);
+    if (how === 'take theirs') void drafts.drop();
+    else void drafts.keep({ base: theirs.version, revision: theirs.revision, html: next, at: new Date().toISOString() }).then(setKept);
     setTheirs(null);
     actions.dismiss();
     if (how === 'take theirs') void actions.lookAgain();
