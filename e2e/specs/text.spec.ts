@@ -51,7 +51,10 @@ test('only sound markup is written: headings, strong words, lists, links with wo
   await page.keyboard.type('Wachs');
   for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowLeft');
   await page.getByRole('button', { name: 'Language of these words' }).click();
-  await page.getByRole('dialog').getByLabel('Language').fill('de');
+  // By its name; its tag is written.
+  await page.getByRole('combobox', { name: 'Language' }).pressSequentially('German');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('de: German.')).toBeVisible();
   await page.getByRole('dialog').getByRole('button', { name: 'Set it' }).click();
   await page.keyboard.press('End');
   await page.keyboard.press('Enter');
@@ -185,4 +188,89 @@ test('whoever may not change the page may read its text, not write it; tools say
   await expect(page.getByRole('textbox', { name: 'Text of the page' })).toHaveAttribute('contenteditable', 'false');
   await page.getByLabel('At the desk').selectOption('Ines Calder, reviewer');
   await expect(page.getByRole('textbox', { name: 'Text of the page' })).toHaveAttribute('contenteditable', 'true');
+});
+
+const imagesFound = (page: Page) => page.getByRole('listbox', { name: 'Images of the collection' }).getByRole('option');
+
+/** Two stripes, 40 by 20 pixels. */
+const STRIPES = '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20"><path fill="#a33" d="M0 0h40v10H0z"/></svg>';
+const upload = (name: string, text: string) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
+
+test('an image is uploaded, described and sized in one step, then chosen again from the collection by what was said of it', async ({
+  page,
+}) => {
+  const mark = freshTitle('Stripes').replace(/\D/g, '');
+  await bringIn(page, '<h2>Yields</h2>\n<p>Start</p>', freshTitle('Upload'));
+  await openText(page);
+  await editor(page).getByText('Start').click();
+  await page.keyboard.press('End');
+  await page.getByRole('button', { name: 'Image', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Image' });
+  await sheet.locator('input[type=file]').setInputFiles(upload('notes.svg', 'no image at all'));
+  await expect(sheet.getByRole('alert')).toContainText('This file is no image that pages can show');
+  await sheet.locator('input[type=file]').setInputFiles(upload(`Two Stripes ${mark}.svg`, STRIPES.replace('<path', `<path id="s${mark}"`)));
+  await expect(sheet.getByText(`Taken in as images/two-stripes-${mark}.svg.`)).toBeVisible();
+  await sheet.getByLabel('What would a reader look at?').fill(`Stripes, ${mark} of them`);
+  await sheet.getByLabel('Width on the page').fill('80');
+  await sheet.getByRole('button', { name: 'Put it in' }).click();
+  await save(page, 2);
+  const markup = `<img src="images/two-stripes-${mark}.svg" alt="Stripes, ${mark} of them" width="80" height="40">`;
+  expect(await sourceOf(page)).toContain(`<p>Start${markup}</p>`);
+
+  await openText(page);
+  await editor(page).getByText('Start').click();
+  await page.keyboard.press('Home');
+  await page.getByRole('button', { name: 'Image', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Choose from the collection' }).click();
+  await page.getByLabel('Find an image of the collection').fill(`${mark} of them`);
+  await page.keyboard.press('Tab');
+  await expect(imagesFound(page)).toHaveText([new RegExp(`Stripes, ${mark}`)]);
+  await page.keyboard.press('Enter');
+  await expect(sheet.getByLabel('What would a reader look at?')).toHaveValue(`Stripes, ${mark} of them`);
+  await sheet.getByRole('button', { name: 'Put it in' }).click();
+  await save(page, 3);
+  expect(await sourceOf(page)).toContain(`<p><img src="images/two-stripes-${mark}.svg" alt="Stripes, ${mark} of them">Start${markup}</p>`);
+});
+
+test('a part of an image becomes an image of its own, by keyboard; the whole one stays', async ({ page }) => {
+  await page.goto('/collections/a-first-year-with-bees/opening-a-hive?face=text');
+  await expect(editor(page)).toBeVisible();
+  await editor(page).getByText('You will want').click();
+  await page.getByRole('button', { name: 'Image', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Choose from the collection' }).click();
+  await page.getByLabel('Find an image of the collection').fill('smoker.png');
+  await imagesFound(page).filter({ hasText: 'smoker.png' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take a part of it' }).click();
+  const part = page.getByRole('dialog', { name: 'A part of the image' });
+  await expect(part.getByText(/^Kept: /)).toBeVisible();
+  const [width] = /\d+/.exec(await part.getByText(/^Kept: /).innerText())!;
+  await part.getByLabel('Right edge').focus();
+  for (let nth = 0; nth < 3; nth++) await page.keyboard.press('Shift+ArrowLeft');
+  await expect(part.getByText(/^Kept: /)).not.toContainText(`Kept: ${width} by`);
+  await part.getByLabel('Width in pixels').fill('50');
+  await part.getByRole('button', { name: 'Use this part' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Image', exact: true });
+  await expect(sheet.getByLabel('Its file in the collection')).toHaveValue(/smoker-part/);
+  await expect(sheet.getByText('In pixels; empty for its own, 50.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Cancel' }).click();
+});
+
+test('a link is led to a heading of another page by its words, and says them', async ({ page }) => {
+  const title = freshTitle('Destination');
+  await bringIn(page, '<h2 id="frames">Frames and foundation</h2>\n<p>Text</p>\n<h2>No name</h2>', title);
+  await bringIn(page, '<h2>Wax</h2>\n<p>See also </p>', freshTitle('Leads'));
+  await openText(page);
+  await editor(page).getByText('See also').click();
+  await page.keyboard.press('End');
+  await page.getByRole('button', { name: 'Link', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Choose a page' }).click();
+  await page.getByLabel('Find a page of the collection').fill(title);
+  await page.getByRole('option', { name: title }).click();
+  await expect(page.getByText('1 heading cannot be led to')).toBeVisible();
+  await page.getByRole('option', { name: /Frames and foundation/ }).click();
+  const link = page.getByRole('dialog', { name: 'Link' });
+  await expect(link.getByLabel('Its words')).toHaveValue('Frames and foundation');
+  await link.getByRole('button', { name: 'Set the link' }).click();
+  await save(page, 2);
+  expect(await sourceOf(page)).toMatch(/<a href="[^"]+#frames">Frames and foundation<\/a>/);
 });

@@ -52,7 +52,7 @@ export function fromElsewhere(request: Request): Response | null {
   return problemResponse({ code: 'not-allowed', what: 'This request came from another site', kept: 'Nothing was changed.' });
 }
 
-/** Checks a request and its body, runs a use-case as the current actor, and answers in JSON. Nothing thrown reaches the client raw. */
+/** Checks a request and its body, runs a use-case as the current actor, and answers in JSON. */
 export async function answer<T>(
   request: Request,
   check: Checker<T>,
@@ -61,9 +61,9 @@ export async function answer<T>(
 ): Promise<Response> {
   const barred = fromElsewhere(request);
   if (barred) return barred;
-  try {
-    const text = await bodyWithin(request, most);
-    if (text === null)
+  return guarded(async () => {
+    const bytes = await bytesWithin(request, most);
+    if (bytes === null)
       return problemResponse({
         code: 'too-large',
         what: 'This is too much to take in at once',
@@ -71,11 +71,18 @@ export async function answer<T>(
         kept: 'Nothing was changed, and what you typed stays on this screen.',
         next: 'Bring it in in parts.',
       });
-    const input = check(parsed(text));
+    const input = check(parsed(new TextDecoder().decode(bytes)));
     if (!input.ok)
       return problemResponse({ code: 'bad-page', what: 'This request could not be read', why: input.why, kept: 'Nothing was changed.' });
     const result = await act(await services(), await currentActor(), input.value);
     return result.ok ? Response.json(result) : problemResponse(result.problem);
+  });
+}
+
+/** Nothing thrown reaches the client raw. */
+export async function guarded(make: () => Promise<Response>): Promise<Response> {
+  try {
+    return await make();
   } catch (error) {
     if (isAway(error)) return problemResponse(AWAY);
     console.error(error);
@@ -97,32 +104,30 @@ export function downloaded(bytes: BodyInit, { name, type, size }: { name: string
 }
 
 /** Answers a question that changes nothing, in JSON. */
-export async function asked(read: (services: Services, actor: Actor) => Promise<Answerable>): Promise<Response> {
-  try {
+export function asked(read: (services: Services, actor: Actor) => Promise<Answerable>): Promise<Response> {
+  return guarded(async () => {
     const result = await read(await services(), await currentActor());
     return result.ok ? Response.json(result) : problemResponse(result.problem);
-  } catch (error) {
-    if (isAway(error)) return problemResponse(AWAY);
-    console.error(error);
-    return problemResponse(FAULT);
-  }
+  });
 }
 
-/** A request's body as text, never more of it read than may be; null when it is longer. */
-async function bodyWithin(request: Request, most: number): Promise<string | null> {
+/** A request's body, never more of it read than may be; null when it is longer. */
+export async function bytesWithin(request: Request, most: number): Promise<Uint8Array | null> {
   if (Number(request.headers.get('content-length') ?? 0) > most) return null;
-  const decoder = new TextDecoder();
-  let [text, length] = ['', 0];
-  const reader = request.body?.getReader();
+  const [parts, reader]: [Uint8Array[], ReturnType<NonNullable<typeof request.body>['getReader']> | undefined] = [
+    [],
+    request.body?.getReader(),
+  ];
+  let length = 0;
   for (let part = await reader?.read(); part && !part.done; part = await reader!.read()) {
     length += part.value.length;
     if (length > most) {
       await reader!.cancel();
       return null;
     }
-    text += decoder.decode(part.value, { stream: true });
+    parts.push(part.value);
   }
-  return text + decoder.decode();
+  return Buffer.concat(parts);
 }
 
 function parsed(text: string): unknown {

@@ -204,6 +204,18 @@ export const RETYPE = checker({
   required: ['pages', 'contentType'],
   properties: { pages: PAGES, contentType: { type: 'string', minLength: 1, maxLength: 40 } },
 });
+const WORDS = { type: 'string', maxLength: 200 } as const;
+export const CHOOSE_IMAGE = checker({
+  ...base,
+  required: ['words', 'after'],
+  properties: { words: WORDS, after: { type: 'string', maxLength: 4_000 } },
+});
+export const CHOOSE_PAGE = checker({
+  ...base,
+  required: ['words', 'skip'],
+  properties: { words: WORDS, skip: { type: 'integer', minimum: 0, maximum: 100_000 } },
+});
+export const CHOOSE_HEADING = checker({ ...base, required: ['page'], properties: { page: WORDS } });
 const STANDINGS = ['unseen', 'to mend', 'to become a page', 'fit'] as const;
 export const ATTACHMENTS = checker({
   ...base,

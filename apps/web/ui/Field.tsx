@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Checkbox, Input, Label, Radio, RadioGroup, Text, TextArea, TextField } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 
-const box = css`
+export const fieldBox = css`
   width: 100%;
   padding: 0.4rem 0.6rem;
   border: 1px solid var(--edge);
@@ -13,10 +13,10 @@ const box = css`
   font: 400 0.9375rem/1.4 var(--sans);
 `;
 const StyledInput = styled(Input)`
-  ${box} min-height: 2.125rem;
+  ${fieldBox} min-height: 2.125rem;
 `;
 const StyledArea = styled(TextArea)<{ $code?: boolean }>`
-  ${box} resize: vertical;
+  ${fieldBox} resize: vertical;
   min-height: 3.5rem;
   ${({ $code }) => $code && 'font: 0.8125rem/1.5 var(--mono);'}
 `;
@@ -29,11 +29,14 @@ export const fieldLabel = css`
 const StyledLabel = styled(Label)`
   ${fieldLabel}
 `;
-const Hint = styled(Text)`
+export const fieldHint = css`
   display: block;
   font-size: 0.8125rem;
   color: var(--quiet);
   margin-top: 0.2rem;
+`;
+const Hint = styled(Text)`
+  ${fieldHint}
 `;
 
 export interface TextBoxProps {

@@ -34,6 +34,11 @@ export function send<T>(address: string, body: unknown, signal?: AbortSignal): P
   return answered(address, { ...asked, ...(signal ? { signal } : {}) });
 }
 
+/** Posts a file to our own server, as its very bytes. */
+export function sendBytes<T>(address: string, body: Blob): Promise<Sent<T>> {
+  return answered(address, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body });
+}
+
 /** Asks our own server for something that changes nothing. */
 export function ask<T>(address: string): Promise<Sent<T>> {
   return answered(address, {});

@@ -41,3 +41,4 @@ export { gather, gatherBoundsFrom, type Gathered, type GatherBounds, type Wanted
 export { barredAddress, hostPolicyFrom, type HostPolicy } from './fetching/hosts.ts';
 export { NotFetched } from './fetching/fetcher.ts';
 export { addressesIn } from './fetching/sitemap.ts';
+export { readImage, type ImageFacts } from './images/readImage.ts';

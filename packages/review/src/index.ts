@@ -18,9 +18,28 @@ export {
   type OnFinding,
   type Settled,
 } from './judge.ts';
+export {
+  bringImage,
+  chooseHeading,
+  chooseImage,
+  choosePage,
+  LARGEST_IMAGE,
+  type BroughtImage,
+  type Choices,
+  type HeadingToChoose,
+} from './choosing.ts';
 export { imageUses } from './imageUses.ts';
 export type { AttachmentFacts } from '@inkwell/formats';
-export type { AttachmentStanding, AttachmentWish, Became, ImageUse, Looked, PageWithSlip } from '@inkwell/store';
+export type {
+  AttachmentStanding,
+  AttachmentWish,
+  Became,
+  ImageToChoose,
+  ImageUse,
+  Looked,
+  PageToChoose,
+  PageWithSlip,
+} from '@inkwell/store';
 export { proof, type Proof } from './proof.ts';
 export type { OnPage } from './conflicts.ts';
 export type { Problem, Result } from './problems.ts';

@@ -125,9 +125,7 @@ describe('of two writers on one revision', () => {
     expect(both.map(({ ok }) => ok)).toEqual([true, true, true]);
     expect(both.filter((one) => one.ok && one.value.onTopOf !== undefined)).toHaveLength(2);
     const now = await look(view.slug);
-    expect(now.html).toBe(
-      TEXT.replace('open', 'open all year').replace('gates', 'paddles').replace('<img', '<img alt="A heron"'),
-    );
+    expect(now.html).toBe(TEXT.replace('open', 'open all year').replace('gates', 'paddles').replace('<img', '<img alt="A heron"'));
     expect(now.revision.number).toBe(4);
   });
 

@@ -44,6 +44,15 @@ export {
   type StoredProfile,
 } from './queries/profiles.ts';
 export {
+  folderOfImages,
+  imagesToChoose,
+  imageWithHash,
+  pagesToChoose,
+  pathsLike,
+  type ImageToChoose,
+  type PageToChoose,
+} from './queries/choosing.ts';
+export {
   addCollection,
   changeCollection,
   clearTakenOut,

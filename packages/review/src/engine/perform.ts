@@ -22,6 +22,7 @@ import {
   slipsOf,
   surroundingsFrom,
   titleText,
+  valueOf,
   withActingRemedies,
   type Finding,
   type Page,
@@ -41,6 +42,7 @@ const PERFORM: Performers = {
       pasted: manyPasted(parsed),
     };
   },
+  headings: ({ page }) => outline(open(page)).map(({ element, level, name }) => ({ level, name, id: valueOf(element, 'id') || null })),
   ask: ({ page }) => doorQuestions(open(page)),
   clean({ page, answers }) {
     const result = cleanAtTheDoor(open(page), answers);

@@ -64,6 +64,7 @@ export type Declined = { ok: false; gone: boolean; reason: string };
 export interface Tasks {
   /** `pasted`: how many marks of pasting it carries. */
   refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred & { pasted: number } };
+  headings: { wish: { page: PlacedText }; gives: { level: number; name: string; id: string | null }[] };
   /** What is asked of a page before it is cleaned. */
   ask: { wish: { page: PlacedText }; gives: DoorQuestion[] };
   /** A page cleaned as was answered. With no answers it is cleaned only where nothing is asked. */

@@ -173,7 +173,9 @@ async function* added(db: Database, collection: Collection, { files }: Source): 
   const there = new Set(files.map(({ path }) => path));
   for await (const { path, bytes } of everything(db, collection)) {
     const alias = path.startsWith(`${FILE_BASE_FOLDER}/`) && there.has(path.slice(FILE_BASE_FOLDER.length + 1));
-    if (!there.has(path) && !alias) yield { path, bytes: await bytes() };
+    if (there.has(path) || alias) continue;
+    there.add(path);
+    yield { path, bytes: await bytes() };
   }
 }
 

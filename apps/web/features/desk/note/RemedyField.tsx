@@ -1,6 +1,7 @@
 'use client';
 import type { RemedyOffer } from '@inkwell/core';
 import { Choice, Pick, TextBox } from '@/ui/Field';
+import { LanguageField } from '@/ui/LanguageField';
 
 /** More choices than this stand in a list that folds. */
 const MOST_BUTTONS = 6;
@@ -15,6 +16,8 @@ export function RemedyField({
   value: string;
   onChange(value: string): void;
 }) {
+  // A remedy names the common ones; any other will do as well.
+  if (field.name === 'language') return <LanguageField label={field.label} value={value} onChange={onChange} />;
   if (field.kind === 'choice') {
     const options = field.options ?? [];
     const Chooser = options.length > MOST_BUTTONS ? Pick : Choice;

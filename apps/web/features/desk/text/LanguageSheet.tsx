@@ -1,10 +1,11 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { TextBox } from '@/ui/Field';
+import { LanguageField } from '@/ui/LanguageField';
 import { Sheet } from '@/ui/Sheet';
-import type { SheetOfTools } from './sheetOfTools';
+import { Warnings } from '../note/Warnings';
+import { markupOf, type SheetOfTools } from './sheetOfTools';
 import type { Kept } from './schema';
 
 const Form = styled.form`
@@ -16,14 +17,18 @@ const Form = styled.form`
     gap: 0.5rem;
   }
 `;
-/** The shape of a language tag (BCP 47): whether it is registered, the audit says. */
+/** The shape of a language tag (BCP 47): whether it is registered, the engine says. */
 const TAG = /^[a-z]{2,3}(?:-[a-z0-9]{2,8})*$/i;
 
 /** The language of the chosen words, when it is another than the page's: a voice is chosen by it. */
-export function LanguageSheet({ editor, onClose, onDone }: SheetOfTools) {
+export function LanguageSheet({ editor, engine, page, onClose, onDone }: SheetOfTools) {
   const now = (editor.getAttributes('phrase').kept as Kept | null | undefined)?.lang ?? '';
   const [lang, setLang] = useState(now);
   const ready = TAG.test(lang.trim());
+  const warnable = useMemo(
+    () => (ready ? { kind: 'warned-of' as const, page, html: `<p>${markupOf('span', { lang }, 'words in it')}</p>` } : null),
+    [ready, page, lang],
+  );
   return (
     <Sheet title="Language of these words" open onClose={onClose}>
       <Form
@@ -36,7 +41,8 @@ export function LanguageSheet({ editor, onClose, onDone }: SheetOfTools) {
             );
         }}
       >
-        <TextBox label="Language" value={lang} onChange={setLang} hint="Its tag: de for German, fr for French, cy for Welsh." />
+        <LanguageField label="Language" value={lang} onChange={setLang} />
+        <Warnings engine={engine} question={warnable} />
         <div>
           <Button type="submit" $look="main" isDisabled={!ready}>
             Set it

@@ -4,6 +4,8 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
+import { PageChooser, type Destination } from '../choose/PageChooser';
+import { addressOfPage } from '../choose/place';
 import { Warnings } from '../note/Warnings';
 import { markupOf, type SheetOfTools } from './sheetOfTools';
 
@@ -18,7 +20,7 @@ const Form = styled.form`
 `;
 
 /** A link's words and where it leads. Words come first: they are what is heard in a list of links. */
-export function LinkSheet({ editor, engine, page, onClose, onDone }: SheetOfTools) {
+export function LinkSheet({ editor, engine, page, place, onClose, onDone }: SheetOfTools) {
   const [before] = useState(() => {
     const { from, to } = editor.state.selection;
     const inside = editor.isActive('link');
@@ -34,6 +36,13 @@ export function LinkSheet({ editor, engine, page, onClose, onDone }: SheetOfTool
   });
   const [text, setText] = useState(before.text);
   const [href, setHref] = useState(before.href);
+  const [choosing, setChoosing] = useState(false);
+  const lead = ({ page: to, heading }: Destination) => {
+    const own = to.address === place.address;
+    setHref(`${own && heading ? '' : addressOfPage(place, to.address)}${heading ? `#${encodeURIComponent(heading.id)}` : ''}`);
+    if (text.trim() === '') setText(heading?.name || to.title);
+    setChoosing(false);
+  };
   const warnable = useMemo(
     () =>
       text.trim() && href.trim()
@@ -47,6 +56,12 @@ export function LinkSheet({ editor, engine, page, onClose, onDone }: SheetOfTool
       text === before.text ? chain.setMark('link', mark.attrs) : chain.insertContent([{ type: 'text', text, marks: [mark] }]),
     );
   };
+  if (choosing)
+    return (
+      <Sheet title="Choose where the link leads" open onClose={() => setChoosing(false)}>
+        <PageChooser collection={place.collection} onChoose={lead} onCancel={() => setChoosing(false)} />
+      </Sheet>
+    );
   return (
     <Sheet title="Link" open onClose={onClose}>
       <Form
@@ -67,6 +82,9 @@ export function LinkSheet({ editor, engine, page, onClose, onDone }: SheetOfTool
           onChange={setHref}
           hint="A page of the collection, such as spring.html, or an address."
         />
+        <div>
+          <Button onPress={() => setChoosing(true)}>Choose a page</Button>
+        </div>
         <Warnings engine={engine} question={warnable} />
         <div>
           <Button type="submit" $look="main" isDisabled={!text.trim() || !href.trim()}>

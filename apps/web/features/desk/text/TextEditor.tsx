@@ -1,10 +1,12 @@
 'use client';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import type { Extensions } from '@tiptap/core';
+import { TextSelection } from '@tiptap/pm/state';
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { takeFromClipboard } from '@/ui/clipboard';
 import type { Pasted, Scope } from '@inkwell/core';
+import type { PagePlace } from '../choose/place';
 import type { PageText } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
 import { PasteSheet } from './PasteSheet';
@@ -192,6 +194,7 @@ export interface TextEditorProps {
   pieces: readonly Piece[];
   engine: Engine;
   page: PageText;
+  place: PagePlace;
   mayChange: boolean;
   scope: Scope;
   language: string | undefined;
@@ -201,11 +204,12 @@ export interface TextEditorProps {
 }
 
 /** The editor itself, with its tools. What is pasted is cleaned first, and its bold lines are asked about. */
-export function TextEditor({ extensions, pieces, engine, page, mayChange, scope, language, onReady, onChange }: TextEditorProps) {
+export function TextEditor({ extensions, pieces, engine, page, place, mayChange, scope, language, onReady, onChange }: TextEditorProps) {
   const latest = useRef({ onReady, onChange });
   latest.current = { onReady, onChange };
   const [asked, setAsked] = useState<{ html: string; bold: Pasted['bold'] } | null>(null);
   const [said, setSaid] = useState('');
+  const [dropped, setDropped] = useState<File | null>(null);
   const holder = useRef<Editor | null>(null);
 
   const insert = (html: string) => {
@@ -247,7 +251,23 @@ export function TextEditor({ extensions, pieces, engine, page, mayChange, scope,
           ...(mayChange ? {} : { 'aria-readonly': 'true' }),
           ...(language ? { lang: language } : {}),
         },
+        handleDrop(view, event) {
+          const file = imageIn(event.dataTransfer);
+          if (!file || !mayChange) return false;
+          event.preventDefault();
+          const at = view.posAtCoords({ left: event.clientX, top: event.clientY });
+          if (at) view.dispatch(view.state.tr.setSelection(TextSelection.near(view.state.doc.resolve(at.pos))));
+          setDropped(file);
+          return true;
+        },
         handlePaste(_view, event) {
+          const file = imageIn(event.clipboardData);
+          // What a word processor copies has a picture of itself with it: its text is what is meant.
+          if (file && !event.clipboardData?.types.includes('text/html') && mayChange) {
+            event.preventDefault();
+            setDropped(file);
+            return true;
+          }
           const { text, rich } = event.clipboardData ? takeFromClipboard(event.clipboardData) : { text: '', rich: false };
           // What was copied in this editor is sound already.
           if (!rich || text.includes('data-pm-slice')) return false;
@@ -269,7 +289,18 @@ export function TextEditor({ extensions, pieces, engine, page, mayChange, scope,
 
   return (
     <Frame>
-      {editor && <TextTools editor={editor} engine={engine} page={page} scope={scope} mayChange={mayChange} />}
+      {editor && (
+        <TextTools
+          dropped={dropped}
+          onDropped={() => setDropped(null)}
+          editor={editor}
+          engine={engine}
+          page={page}
+          place={place}
+          scope={scope}
+          mayChange={mayChange}
+        />
+      )}
       <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 0 }}>
         <Said role="status">{said}</Said>
         <Page>
@@ -279,6 +310,11 @@ export function TextEditor({ extensions, pieces, engine, page, mayChange, scope,
       {asked && <PasteSheet bold={asked.bold} onClose={() => setAsked(null)} onAnswer={(levels) => void answered(levels)} />}
     </Frame>
   );
+}
+
+/** The image among files that are dropped or pasted. */
+function imageIn(carried: DataTransfer | null): File | null {
+  return [...(carried?.files ?? [])].find(({ type }) => type.startsWith('image/')) ?? null;
 }
 
 function contentOf(editor: Editor): readonly Piece[] {

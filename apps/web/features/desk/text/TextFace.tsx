@@ -3,10 +3,9 @@ import type { Desk } from '@inkwell/review';
 import { getSchema } from '@tiptap/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { resolveAddress } from '@inkwell/core';
+import { shownFrom, type PagePlace } from '../choose/place';
 import { pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
-import { proofAddress } from '../proof/Proof';
 import { DraftBar } from '../source/DraftBar';
 import type { SourceDraft } from '../source/useSourceDraft';
 import { partsOf, readPieces, type Parts } from './read';
@@ -43,15 +42,15 @@ export interface TextFaceProps {
 /** The page's text, edited as text with sound markup alone. It is the same draft as the source's: kept, audited and saved like it. */
 export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps) {
   const extensions = useMemo(
-    () =>
-      textExtensions((src) => {
-        const path = resolveAddress(desk.address, src);
-        return path === null ? null : proofAddress(desk.collection.slug, path);
-      }),
+    () => textExtensions((src) => shownFrom({ collection: desk.collection.slug, address: desk.address }, src)),
     [desk.address, desk.collection.slug],
   );
   const { loaded, tangled, written } = useLoaded(desk, draft, engine, extensions);
-  const place = useMemo(() => pageTextOf(desk), [desk]);
+  const pageText = useMemo(() => pageTextOf(desk), [desk]);
+  const place = useMemo(
+    (): PagePlace => ({ collection: desk.collection.slug, address: desk.address, source: desk.html }),
+    [desk.collection.slug, desk.address, desk.html],
+  );
   const originals = useRef<readonly Piece[]>([]);
 
   return (
@@ -65,7 +64,8 @@ export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps
           extensions={extensions}
           pieces={loaded.pieces}
           engine={engine}
-          page={place}
+          page={pageText}
+          place={place}
           mayChange={mayChange}
           scope={desk.scope}
           language={languageOf(loaded.source)}

@@ -75,13 +75,16 @@ const Toggle = styled(ToggleButton)`
 
 type OpenSheet = 'link' | 'image' | 'table' | 'language' | null;
 
-interface TextToolsProps extends Pick<SheetOfTools, 'editor' | 'engine' | 'page'> {
+interface TextToolsProps extends Pick<SheetOfTools, 'editor' | 'engine' | 'page' | 'place'> {
   scope: Scope;
   mayChange: boolean;
+  /** An image that was dropped into the text, or pasted: it is described before it is put in. */
+  dropped: File | null;
+  onDropped(): void;
 }
 
 /** What can be done to the text: sound markup alone, each tool by its name. The arrow keys go through them. */
-export function TextTools({ editor, engine, page, scope, mayChange }: TextToolsProps) {
+export function TextTools({ editor, engine, page, place, scope, mayChange, dropped, onDropped }: TextToolsProps) {
   const [sheet, setSheet] = useState<OpenSheet>(null);
   const at = useEditorState({ editor, selector: ({ editor: now }) => stateOf(now) });
   const run = (act: (chain: Chain) => Chain) => () => void act(editor.chain().focus()).run();
@@ -99,9 +102,15 @@ export function TextTools({ editor, engine, page, scope, mayChange }: TextToolsP
       </Tool>
     </span>
   );
-  const close = () => setSheet(null);
+  const close = () => {
+    setSheet(null);
+    onDropped();
+  };
+  useEffect(() => {
+    if (dropped) setSheet('image');
+  }, [dropped]);
   const done = useAfterSheet(editor, sheet !== null, close);
-  const each = { editor, engine, page, onClose: close, onDone: done };
+  const each = { editor, engine, page, place, onClose: close, onDone: done };
   return (
     <>
       <Bar aria-label="Tools for the text">
@@ -173,7 +182,7 @@ export function TextTools({ editor, engine, page, scope, mayChange }: TextToolsP
       </Bar>
       {at.table && mayChange && <TableTools editor={editor} />}
       {sheet === 'link' && <LinkSheet {...each} />}
-      {sheet === 'image' && <ImageSheet {...each} />}
+      {sheet === 'image' && <ImageSheet {...each} file={dropped} />}
       {sheet === 'table' && <TableSheet {...each} />}
       {sheet === 'language' && <LanguageSheet {...each} />}
     </>

@@ -1,4 +1,5 @@
 import type { Editor } from '@tiptap/react';
+import type { PagePlace } from '../choose/place';
 import type { PageText } from '../engine/protocol';
 import type { Engine } from '../engine/useEngine';
 
@@ -10,6 +11,8 @@ export interface SheetOfTools {
   /** Looks at what is written before it is put in. */
   engine: Engine;
   page: PageText;
+  /** Where the page stands, for what is chosen from its collection. */
+  place: PagePlace;
   onClose(): void;
   onDone(act: (chain: Chain) => Chain): void;
 }

@@ -1,6 +1,9 @@
 import {
   auditPagesAgain,
   bringBack,
+  chooseHeading,
+  chooseImage,
+  choosePage,
   goesOut,
   judgeAttachments,
   lookAfter,
@@ -11,7 +14,18 @@ import {
   takeOut,
 } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { ATTACHMENTS, CHOSEN_PAGES, LOOK_AFTER, NOTHING, ON_PAGES, RETYPE, TITLED } from '@/server/inputs';
+import {
+  ATTACHMENTS,
+  CHOOSE_HEADING,
+  CHOOSE_IMAGE,
+  CHOOSE_PAGE,
+  CHOSEN_PAGES,
+  LOOK_AFTER,
+  NOTHING,
+  ON_PAGES,
+  RETYPE,
+  TITLED,
+} from '@/server/inputs';
 
 /** What is done with a whole collection, or with many of its pages: called otherwise, put away, taken out, brought back, fixed, signed. */
 export async function POST(request: Request, { params }: { params: Promise<{ collection: string; act: string }> }): Promise<Response> {
@@ -28,6 +42,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ col
       return answer(request, CHOSEN_PAGES, (services, actor, wish) => auditPagesAgain(services, actor, { collection, ...wish }));
     case 'attachments':
       return answer(request, ATTACHMENTS, (services, actor, wish) => judgeAttachments(services, actor, { collection, ...wish }));
+    case 'choose-image':
+      return answer(request, CHOOSE_IMAGE, (services, actor, wish) => chooseImage(services, actor, { collection, ...wish }));
+    case 'choose-page':
+      return answer(request, CHOOSE_PAGE, (services, actor, wish) => choosePage(services, actor, { collection, ...wish }));
+    case 'choose-heading':
+      return answer(request, CHOOSE_HEADING, (services, actor, wish) => chooseHeading(services, actor, { collection, ...wish }));
     case 'new-term':
       return answer(request, TITLED, (services, actor, wish) => newTerm(services, actor, { collection, ...wish }));
     case 'goes-out':

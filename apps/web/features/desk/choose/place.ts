@@ -1,0 +1,30 @@
+import { FILE_BASE_FOLDER, relativeTo, resolveAddress } from '@inkwell/core';
+import { proofAddress } from '../proof/Proof';
+
+/** Where a page stands: its collection, its own path, and its text. */
+export interface PagePlace {
+  collection: string;
+  address: string;
+  source: string;
+}
+
+/** A course's own name for the folder of its files (IMS Common Cartridge 1.1). */
+const FILE_BASE = '$IMS-CC-FILEBASE$';
+
+/** How a page writes the path of a file: by the name its course has for its files where the page uses that, else seen from the page. */
+export function addressOfFile({ address, source }: PagePlace, path: string): string {
+  if (source.includes('IMS-CC-FILEBASE'))
+    return `${FILE_BASE}/${path.startsWith(`${FILE_BASE_FOLDER}/`) ? path.slice(FILE_BASE_FOLDER.length + 1) : path}`;
+  return addressOfPage({ address }, path);
+}
+
+/** How a page writes the path of another page, seen from where it lies itself. */
+export function addressOfPage({ address }: Pick<PagePlace, 'address'>, path: string): string {
+  return relativeTo(address.replace(/[^/]*$/, ''), path);
+}
+
+/** Where what a page names is shown from; null for what lies outside its collection. */
+export function shownFrom({ collection, address }: Omit<PagePlace, 'source'>, written: string): string | null {
+  const path = resolveAddress(address, written);
+  return path === null ? null : proofAddress(collection, path);
+}
