@@ -147,6 +147,20 @@ test('a fix is put into the draft before it is saved', async ({ page }) => {
   await expect(standing(page)).toContainText('Ready');
 });
 
+test('words are found and replaced throughout, and it is one draft', async ({ page }) => {
+  await bringIn(page, '<h2>Wax</h2>\n<p>Wax keeps; wax melts.</p>', freshTitle('Replace'));
+  await openSource(page);
+  await page.getByRole('button', { name: 'Find and replace' }).click();
+  await page.getByRole('textbox', { name: 'Find', exact: true }).fill('wax');
+  await page.getByRole('textbox', { name: 'Replace by' }).fill('Honey');
+  await page.getByRole('button', { name: 'Replace all' }).click();
+  await expect(editor(page)).toContainText('<p>Honey keeps; Honey melts.</p>');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('textbox', { name: 'Find', exact: true })).toBeHidden();
+  await page.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(standing(page)).toContainText('revision 2');
+});
+
 test('a page that ends its lines in CR LF keeps them through the editor', async ({ page, request }) => {
   await bringIn(page, '<h2>Wax</h2>', freshTitle('Line ends'));
   await page.reload();

@@ -52,6 +52,24 @@ test('a heading is dragged deeper', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^level 3 ?Rendering ?was level 2/ })).toBeVisible();
 });
 
+test('a table with merged cells gets two rows of headers, and its empty header is filled in place', async ({ page }) => {
+  await bringIn(
+    page,
+    '<h2>Yields</h2><table><caption>Honey</caption><tr><td rowspan=2>Hive</td><td colspan=2>Honey</td></tr><tr><td>Spring</td><td></td></tr><tr><td>North</td><td>12 kg</td><td>9 kg</td></tr></table>',
+    freshTitle('Merged'),
+  );
+  await page.getByRole('tab', { name: 'Outline' }).click();
+  await page.getByRole('tab', { name: 'Tables 1' }).click();
+  await page.getByRole('radiogroup', { name: 'Headers' }).getByText('both').click();
+  await expect(page.getByRole('radiogroup', { name: 'Rows of headers' }).getByRole('radio', { name: '2' })).toBeChecked();
+  await page.getByRole('textbox', { name: 'Words for the empty header, row 2, cell 2' }).fill('Late summer');
+  const grid = page.getByRole('region', { name: 'Honey, as it would be told' });
+  await expect(grid.getByRole('cell', { name: /9 kg/ })).toContainText('read with: North, Late summer, Honey');
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
+  await expect(standing(page)).toContainText('revision 2');
+  expect(await sourceOf(page)).toContain('<tr><th scope="col">Spring</th><th scope="col">Late summer</th></tr>');
+});
+
 test('a table’s headers and caption are chosen, and each cell shows what is read with it', async ({ page }) => {
   await bringIn(
     page,

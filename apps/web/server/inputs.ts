@@ -91,6 +91,8 @@ export const RULE = checker({
   properties: { ...ON_FINDING, answer: { enum: ['stands', 'no problem', 'not sure'] } },
 });
 const PATH = { type: 'string', maxLength: 4_000 } as const;
+/** Rows or columns of headers. */
+const DEPTH = { type: 'integer', minimum: 1, maximum: 3 } as const;
 /** Fixes of one thing, filled in together. */
 export const FIX_TOGETHER = checker({
   ...base,
@@ -156,6 +158,16 @@ export const ARRANGE = checker({
             path: PATH,
             headers: { enum: ['row', 'column', 'both', 'none'] },
             caption: { type: 'string', maxLength: 2_000 },
+            depth: {
+              ...base,
+              required: ['rows', 'columns'],
+              properties: { rows: DEPTH, columns: DEPTH },
+            },
+            fills: {
+              type: 'array',
+              maxItems: 200,
+              items: { ...base, required: ['path', 'text'], properties: { path: PATH, text: { type: 'string', maxLength: 400 } } },
+            },
           },
         },
         {

@@ -21,6 +21,10 @@ const TextFace = dynamic(() => import('./text/TextFace').then((face) => face.Tex
 const SourceFace = dynamic(() => import('./source/SourceFace').then((face) => face.SourceFace), { ssr: false });
 
 const Left = styled(Tabs)`
+  /* What is in it shows where the focus is. */
+  &[data-focus-visible] {
+    outline: none;
+  }
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;

@@ -34,6 +34,15 @@ const Line = styled.section`
       flex: none;
       max-width: 45%;
     }
+    > p {
+      white-space: nowrap;
+    }
+    /* What was done last gives way first; the sentence of the standing keeps to its line. */
+    > h1 + p {
+      flex: 1 1 6rem;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
   }
 `;
 const Quiet = styled.p`
@@ -47,6 +56,9 @@ const Stand = styled.p`
   align-items: baseline;
   gap: 0 0.6rem;
   margin-left: auto;
+  @media (min-width: 90rem) {
+    flex-wrap: nowrap;
+  }
   text-align: right;
 `;
 const Beside = styled.nav`

@@ -3,6 +3,7 @@ import { elementAt, pathOf } from '../document/paths.ts';
 import type { Page } from '../document/page.ts';
 import type { Finding } from '../audit/findings.ts';
 import type { Headers } from '../remedies/arrange.ts';
+import { likelyDepth, type HeaderDepth } from '../remedies/set-headers.remedy.ts';
 import { knownTables } from '../semantics/dataTables.ts';
 import { realLists } from '../semantics/lists.ts';
 import type { TypedItem } from '../semantics/markers.ts';
@@ -35,6 +36,10 @@ export interface TableView {
   caption: string;
   /** Which cells head the others as it is marked up now. */
   headers: Headers;
+  /** How many rows and columns of headers there are, or are likely where none is marked up. */
+  depth: HeaderDepth;
+  /** Whether some cell spans others. */
+  merged: boolean;
   rows: number;
   columns: number;
   /** Cells by the row they begin in, the first `MOST_ROWS` of them. */
@@ -107,9 +112,27 @@ function tableView(page: Page, table: ElementNode, use: TableView['use'], grid: 
     use,
     caption: caption ? shownText(page, caption) : '',
     headers: headersNow(page, grid),
+    depth: depthNow(page, grid),
+    merged: grid.cells.some(({ rowSpan, colSpan }) => rowSpan > 1 || colSpan > 1),
     rows: grid.rows,
     columns: grid.columns,
     lines: Array.from(lines, (line) => line ?? []),
+  };
+}
+
+/** Rows, and columns, of header cells alone with which a table begins; where there are none, those that are likely. */
+function depthNow(page: Page, grid: Grid): HeaderDepth {
+  const likely = likelyDepth(grid);
+  const all = (cells: readonly Cell[]) =>
+    cells.length > 0 && cells.every(({ element }) => element.tag === 'th' || shownText(page, element, 1) === '');
+  const many = (lines: number, cellsOf: (line: number) => Cell[]) => {
+    let depth = 0;
+    while (depth < lines - 1 && all(cellsOf(depth))) depth++;
+    return depth;
+  };
+  return {
+    rows: many(grid.rows, (line) => grid.cells.filter(({ row }) => row === line)) || likely.rows,
+    columns: many(grid.columns, (line) => grid.cells.filter(({ row, column }) => column === line && row > 0)) || likely.columns,
   };
 }
 

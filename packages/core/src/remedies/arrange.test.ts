@@ -67,6 +67,36 @@ describe('tables', () => {
     const inner = '<table><tr><th scope="col">A</th><th scope="col">B</th></tr><tr><td>1</td><th>2</th></tr></table>';
     expect(arranged(inner, wish('none'))).toBe('<table><tr><td>A</td><td>B</td></tr><tr><td>1</td><th>2</th></tr></table>');
   });
+  const merged =
+    '<table><tr><td rowspan=2>Hive</td><td colspan=2>Honey</td></tr><tr><td>Spring</td><td>Late</td></tr><tr><td>North</td><td>12</td><td>9</td></tr></table>';
+  const headed =
+    '<table><tr><th scope="col" rowspan=2>Hive</th><th scope="col" colspan=2>Honey</th></tr>' +
+    '<tr><th scope="col">Spring</th><th scope="col">Late</th></tr><tr><th scope="row">North</th><td>12</td><td>9</td></tr></table>';
+  test('headers that span are headers of all they span: each cell is read with both rows of them', () => {
+    expect(arranged(merged, wish('both'))).toBe(headed);
+    const [table] = inspectTables(parsePage(headed));
+    const heard = table!.cells.find(({ row, column }) => row === 2 && column === 2)!.headers;
+    expect(heard).toHaveLength(3);
+    expect(arranged(headed, wish('none'))).toBe(merged.replace('<td>North', '<td>North'));
+  });
+  test('how many rows of headers there are can be said', () => {
+    const plain = bare.replace('</table>', '<tr><td>Two</td><td>3 m</td></tr></table>');
+    expect(arranged(plain, { ...wish('row'), depth: { rows: 2, columns: 1 } } as Arrangement)).toBe(
+      plain.replace(/<td>(Lock|Depth|One|2 m)<\/td>/g, '<th scope="col">$1</th>'),
+    );
+  });
+  test('a title across the table heads nothing, and the row under it does', () => {
+    const titled = bare.replace('<tr>', '<tr><td colspan=2>Locks of the cut</td></tr><tr>');
+    expect(arranged(titled, wish('row'))).toBe(titled.replace(/<td>(Lock|Depth)<\/td>/g, '<th scope="col">$1</th>'));
+  });
+  test('a header cell without words is given some, where it has none and nowhere else', () => {
+    const blank = '<table><tr><th scope=col>Lock<th scope=col>&nbsp;<tr><td>One<td>2 m</table>';
+    const fill = (path: string): Arrangement =>
+      ({ ...wish('row'), fills: [{ path: `${P}/table[1]/tbody[1]/${path}`, text: 'Depth & width' }] }) as Arrangement;
+    expect(arranged(blank, fill('tr[1]/th[2]'))).toBe(blank.replace('&nbsp;', 'Depth &amp; width'));
+    expect(arranged(blank, fill('tr[1]/th[1]'))).toMatch(/./);
+    expect(arranged(blank, fill('tr[9]/th[1]'))).toMatch(/no longer there/);
+  });
   test('the choice is heard at every cell', () => {
     const [table] = inspectTables(parsePage(both));
     expect(table!.cells.find((cell) => cell.row === 1 && cell.column === 1)!.headers).toHaveLength(2);

@@ -10,18 +10,24 @@ import type { RemedyResult } from './apply.ts';
 import { contentRange, dropAttribute, escapeText, insertAt, NO_SOURCE, removal, renameTag, setAttribute, nameEnd } from './markup.ts';
 import { REMEDIES } from './registry.ts';
 import { levelPlan } from './set-level.remedy.ts';
-import { scopeFor } from './set-headers.remedy.ts';
+import { likelyDepth, scopeFor, type HeaderDepth } from './set-headers.remedy.ts';
 import { decline, planned, type Inputs, type Plan } from './types.ts';
 import type { RemedyName } from './names.ts';
 
 /** Which cells of a table head the others. */
 export type Headers = 'row' | 'column' | 'both' | 'none';
 
+export interface CellFill {
+  path: string;
+  text: string;
+}
+
 /** A change of structure that a person makes whether or not a finding speaks of it. */
 export type Arrangement =
   /** Levels by path. A line that is no heading becomes one; level 0 makes a paragraph of a heading. */
   | { kind: 'levels'; levels: readonly { path: string; level: number }[] }
-  | { kind: 'table'; path: string; headers: Headers; caption: string }
+  /** `depth`: how many rows and columns of headers, where it is not the usual. `fills`: words for header cells that have none, by path. */
+  | { kind: 'table'; path: string; headers: Headers; caption: string; depth?: HeaderDepth; fills?: readonly CellFill[] }
   | { kind: 'flatten'; path: string; order: 'rows' | 'columns' };
 
 /** Plans and applies a change of structure; every byte outside its edits stays. Declines with a sentence for a person. */
@@ -80,13 +86,22 @@ function levelsPlan(page: Page, levels: readonly { path: string; level: number }
   return planned(...edits);
 }
 
-function tablePlan(page: Page, { path, headers, caption }: Extract<Arrangement, { kind: 'table' }>): Plan {
+function tablePlan(page: Page, wish: Extract<Arrangement, { kind: 'table' }>): Plan {
+  const { path, headers, caption, fills = [] } = wish;
   const table = elementAt(page, path);
   if (!table || table.tag !== 'table') return decline(GONE);
   const grid = gridOf(table);
+  const depth = wish.depth ?? likelyDepth(grid);
   const edits: Edit[] = [];
+  for (const { path: at, text } of fills) {
+    const cell = grid.cells.find(({ element }) => element === elementAt(page, at));
+    const filled = cell && fillEdit(page, cell.element, tidy(text));
+    if (!filled) return decline(cell ? NO_SOURCE : GONE);
+    edits.push(...filled);
+  }
   for (const cell of grid.cells) {
-    const changed = cellEdits(page, cell, headers === 'none' ? null : scopeFor(page, cell, grid, headers));
+    const inside = cell.row >= depth.rows && cell.column >= depth.columns;
+    const changed = cellEdits(page, cell, headers === 'none' ? null : scopeFor(page, cell, grid, headers, depth), inside);
     if (!changed) return decline(NO_SOURCE);
     edits.push(...changed);
   }
@@ -94,11 +109,19 @@ function tablePlan(page: Page, { path, headers, caption }: Extract<Arrangement, 
   return captioned ? planned(...edits, ...captioned) : decline(NO_SOURCE);
 }
 
+/** Words for a cell that has none: what it holds besides, such as a space that keeps it open, goes. */
+function fillEdit(page: Page, cell: ElementNode, text: string): Edit[] | null {
+  if (!text) return [];
+  if (shownText(page, cell, 1) !== '') return null;
+  const content = contentRange(cell) ?? (cell.startTag && { start: cell.startTag.end, end: cell.startTag.end });
+  return content && [{ ...content, text: escapeText(text) }];
+}
+
 /** What makes a cell a header of a scope, or a plain cell. Cells that head inner rows and columns by a hand of their own are left alone. */
-function cellEdits(page: Page, { element, row, column }: Cell, scope: string | null): Edit[] | null {
+function cellEdits(page: Page, { element }: Cell, scope: string | null, inside: boolean): Edit[] | null {
   const isHeader = element.tag === 'th';
   if (scope === null) {
-    if (!isHeader || (row > 0 && column > 0)) return [];
+    if (!isHeader || inside) return [];
     const renamed = renameTag(page, element, 'td');
     const dropped = dropAttribute(page, element, 'scope');
     return renamed && [...renamed, ...(dropped ? [dropped] : [])];

@@ -1,11 +1,11 @@
-import { childElements, tidy } from '../document/tree.ts';
+import { childElements, tidy, type ElementNode } from '../document/tree.ts';
 import { isLink } from '../semantics/roles.ts';
 import { imagesIn } from '../semantics/images.ts';
 import { headingLevel } from '../semantics/outline.ts';
 import { contentRange, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
 
-/** Gives an empty heading, link or button its words: as text, as a value, or as the alternative of the only image in it. */
+/** Gives an empty heading, link, button or header cell its words: as text, as a value, or as the alternative of the only image in it. */
 export const remedy: Remedy = {
   name: 'fill',
   label: 'Write its text',
@@ -13,12 +13,7 @@ export const remedy: Remedy = {
   fields: ({ element }) => [
     {
       name: 'text',
-      label:
-        headingLevel(element) !== null
-          ? 'What is this section about?'
-          : isLink(element)
-            ? 'Where does the link go?'
-            : 'What does the button do?',
+      label: questionOf(element),
       kind: 'text',
     },
   ],
@@ -40,7 +35,14 @@ export const remedy: Remedy = {
     const drawn = childElements(element).length > 0 ? setAttribute(element, 'aria-label', text) : null;
     if (drawn) return planned(drawn);
     const content = contentRange(element);
-    if (!content || !element.endTag) return decline(NO_SOURCE);
+    // A header cell may leave its end tag out.
+    if (!content || !(element.endTag || element.tag === 'th')) return decline(NO_SOURCE);
     return planned({ ...content, text: escapeText(text) });
   },
 };
+
+function questionOf(element: ElementNode): string {
+  if (element.tag === 'th') return 'What do the cells it heads hold?';
+  if (headingLevel(element) !== null) return 'What is this section about?';
+  return isLink(element) ? 'Where does the link go?' : 'What does the button do?';
+}

@@ -170,7 +170,12 @@ test.each<[string, string, string]>([
   [
     'a header over two columns',
     '<table border=1><tr><td>Lock</td><td colspan=2>Depth</td></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
-    '<table border=1><tr><th scope="col">Lock</th><th scope="colgroup" colspan=2>Depth</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
+    '<table border=1><tr><th scope="col">Lock</th><th scope="col" colspan=2>Depth</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
+  ],
+  [
+    'two rows of headers where one spans and the one beside it reaches down',
+    '<table border=1><tr><td rowspan=2>Lock</td><td colspan=2>Depth</td></tr><tr><td>Up</td><td>Down</td></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
+    '<table border=1><tr><th scope="col" rowspan=2>Lock</th><th scope="col" colspan=2>Depth</th></tr><tr><th scope="col">Up</th><th scope="col">Down</th></tr><tr><td>1</td><td>2</td><td>3</td></tr></table>',
   ],
 ])('set-headers infers %s', (_shows, html, after) => {
   expect(fixed(html, 'tables/no-headers', 'set-headers')).toBe(after);

@@ -43,15 +43,42 @@ function unbolded(cell: ElementNode): Edit[] {
   return alone && bold.startTag && bold.endTag ? unwrap(bold) : [];
 }
 
-type Scope = 'col' | 'colgroup' | 'row' | 'rowgroup' | null;
+/** How many rows and columns, of those that head the others, there are: in a table with merged cells they may be several. */
+export interface HeaderDepth {
+  rows: number;
+  columns: number;
+}
 
-/** A corner without text heads nothing, and stays a data cell. */
-export function scopeFor(page: Target['page'], cell: Cell, grid: Grid, headers: string): Scope {
-  const corner = cell.row === 0 && cell.column === 0;
-  if (corner && headers === 'both' && shownText(page, cell.element) === '') return null;
-  if (cell.row === 0 && headers !== 'column' && cell.colSpan < Math.max(2, grid.columns)) return cell.colSpan > 1 ? 'colgroup' : 'col';
-  if (cell.column === 0 && headers !== 'row') return cell.rowSpan > 1 ? 'rowgroup' : 'row';
-  return null;
+const DEEPEST = 3;
+
+/**
+ * Rows that a table begins with and that are one cell from side to side: a title, over the headers.
+ */
+function titleRows(grid: Grid): number {
+  let rows = 0;
+  while (rows < grid.rows - 1 && grid.columns > 1 && (grid.at[rows]?.[0]?.colSpan ?? 0) >= grid.columns) rows++;
+  return rows;
+}
+
+/** Where a header spans columns, the one beside it that reaches down tells how many rows of headers there are. */
+export function likelyDepth(grid: Grid): HeaderDepth {
+  const first = grid.cells.filter(({ row }) => row === titleRows(grid));
+  const deep = first.some(({ colSpan }) => colSpan > 1) ? Math.max(...first.map(({ rowSpan }) => rowSpan)) : 1;
+  return { rows: Math.max(1, Math.min(deep, DEEPEST, grid.rows - titleRows(grid) - 1)), columns: 1 };
+}
+
+/**
+ * What a cell is to head when the first rows or columns head the others; null for nothing. A header that spans heads all it spans (HTML
+ * Living Standard, 4.9.10): the scopes of groups need groups in the markup, and without them head nothing. A corner without text heads
+ * nothing, and stays a data cell.
+ */
+export function scopeFor(page: Target['page'], cell: Cell, grid: Grid, headers: string, depth = likelyDepth(grid)): 'col' | 'row' | null {
+  const above = titleRows(grid);
+  if (cell.row < above) return null;
+  const [inRows, inColumns] = [cell.row < above + depth.rows, cell.column < depth.columns];
+  if (inRows && inColumns && headers === 'both' && shownText(page, cell.element) === '') return null;
+  if (inRows && headers !== 'column') return 'col';
+  return inColumns && headers !== 'row' ? 'row' : null;
 }
 
 /** Which cells look like headers: bold ones, or words above and beside numbers. */

@@ -35,13 +35,34 @@ const Frame = styled.div`
     color: var(--quiet);
     font-size: 0.8125rem;
   }
+  input {
+    width: 8rem;
+    min-height: 1.75rem;
+    padding: 0.1rem 0.4rem;
+    border: 1px solid var(--edge);
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-weight: 400;
+  }
   small:empty {
     display: none;
   }
 `;
 
-/** A table's grid, each cell with the headers that are read before it. */
-export function CellGrid({ table, label }: { table: TableView; label: string }) {
+interface CellGridProps {
+  /** As it is told, or would be. */
+  table: TableView;
+  /** As it is: its header cells without words can be given some. */
+  before: TableView;
+  label: string;
+  /** Words for such cells, by path. */
+  fills: Readonly<Record<string, string>>;
+  onFill: ((path: string, text: string) => void) | null;
+}
+
+/** A table's grid, each cell with the headers that are read before it, and a box where a header has no words. */
+export function CellGrid({ table, before, label, fills, onFill }: CellGridProps) {
   return (
     <Frame tabIndex={0} role="region" aria-label={label}>
       <table>
@@ -49,18 +70,22 @@ export function CellGrid({ table, label }: { table: TableView; label: string }) 
         <tbody>
           {table.lines.map((line, i) => (
             <tr key={i}>
-              {line.map((cell) => {
+              {line.map((cell, j) => {
                 const Cell = cell.header ? 'th' : 'td';
-                const read = <small>{cell.heads.length > 0 ? `read with: ${cell.heads.join(', ')}` : ''}</small>;
+                const was = before.lines[i]?.[j];
+                const blank = cell.header && was?.text === '' && !(i === 0 && j === 0) ? was : null;
                 return (
-                  <Cell
-                    key={cell.path}
-                    rowSpan={cell.rowSpan}
-                    colSpan={cell.colSpan}
-                    {...(cell.header ? { scope: i === 0 ? 'col' : 'row' } : {})}
-                  >
-                    {cell.text}
-                    {!cell.header && read}
+                  <Cell key={j} rowSpan={cell.rowSpan} colSpan={cell.colSpan} {...(cell.header ? { scope: i === 0 ? 'col' : 'row' } : {})}>
+                    {blank && onFill ? (
+                      <input
+                        aria-label={`Words for the empty header, row ${i + 1}, cell ${j + 1}`}
+                        value={fills[blank.path] ?? ''}
+                        onChange={({ target }) => onFill(blank.path, target.value)}
+                      />
+                    ) : (
+                      cell.text
+                    )}
+                    {!cell.header && <small>{cell.heads.length > 0 ? `read with: ${cell.heads.join(', ')}` : ''}</small>}
                   </Cell>
                 );
               })}

@@ -116,24 +116,63 @@ function useArranged({ state, engine }: OneProps, wish: Arrangement | null) {
   return useAnswer<'arranged'>(engine, question);
 }
 
-/** Which cells head the others, and the caption; the grid shows what is then read with each cell. */
-function Heading(props: OneProps) {
-  const { table, title, state, actions, mayChange, kept } = props;
+/** What a person wants of a table's headers, while it differs from what there is. */
+function useWish({ table, kept }: OneProps) {
   const [headers, setHeaders] = useKept(kept, `headers ${table.path}`, table.headers);
+  const [depth, setDepth] = useKept(kept, `depth ${table.path}`, table.depth);
   const [caption, setCaption] = useKept(kept, `caption ${table.path}`, table.caption);
-  const wish = useMemo(
-    () =>
-      headers !== table.headers || caption.trim() !== table.caption ? { kind: 'table' as const, path: table.path, headers, caption } : null,
-    [table, headers, caption],
-  );
+  const [fills, setFills] = useKept<Readonly<Record<string, string>>>(kept, `fills ${table.path}`, {});
+  const wish = useMemo(() => {
+    const filled = Object.entries(fills).flatMap(([path, text]) => (text.trim() ? [{ path, text }] : []));
+    const deep = depth.rows !== table.depth.rows || depth.columns !== table.depth.columns;
+    const differs = headers !== table.headers || caption.trim() !== table.caption || deep || filled.length > 0;
+    return differs ? { kind: 'table' as const, path: table.path, headers, caption, depth, fills: filled } : null;
+  }, [table, headers, caption, depth, fills]);
+  return { headers, setHeaders, depth, setDepth, caption, setCaption, fills, setFills, wish };
+}
+
+/** Rows or columns of headers that a table with merged cells may have. */
+const DEPTHS = ['1', '2', '3'].map((value) => ({ value, label: value }));
+
+/** Which cells head the others, their words, and the caption; the grid shows what is then read with each cell. */
+function Heading(props: OneProps) {
+  const { table, title, state, actions, mayChange } = props;
+  const { headers, setHeaders, depth, setDepth, caption, setCaption, fills, setFills, wish } = useWish(props);
   const would = useArranged(props, wish);
   const shown = would?.ok ? would.table : null;
+  const several = table.merged || table.depth.rows > 1 || table.depth.columns > 1;
   return (
     <>
       <Choice label="Headers" value={headers} onChange={(next) => setHeaders(next as TableView['headers'])} options={HEADERS} />
+      {several && (
+        <Row>
+          {(headers === 'row' || headers === 'both') && (
+            <Choice
+              label="Rows of headers"
+              value={String(depth.rows)}
+              onChange={(rows) => setDepth({ ...depth, rows: Number(rows) })}
+              options={DEPTHS.slice(0, Math.max(1, table.rows - 1))}
+            />
+          )}
+          {(headers === 'column' || headers === 'both') && (
+            <Choice
+              label="Columns of headers"
+              value={String(depth.columns)}
+              onChange={(columns) => setDepth({ ...depth, columns: Number(columns) })}
+              options={DEPTHS.slice(0, Math.max(1, table.columns - 1))}
+            />
+          )}
+        </Row>
+      )}
       <TextBox label="Caption" value={caption} onChange={setCaption} hint="Says what the table holds; empty takes the caption away." />
       {would && !would.ok && <p role="status">{would.reason}</p>}
-      <CellGrid table={shown ?? table} label={shown ? `${title}, as it would be told` : `${title}, as it is told`} />
+      <CellGrid
+        table={shown ?? table}
+        before={table}
+        label={shown ? `${title}, as it would be told` : `${title}, as it is told`}
+        fills={fills}
+        onFill={mayChange ? (path, text) => setFills({ ...fills, [path]: text }) : null}
+      />
       <Row>
         <Button $look="main" isDisabled={!mayChange || state.busy || !would?.ok} onPress={() => wish && void actions.arrange(wish)}>
           Apply

@@ -3,11 +3,13 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { html } from '@codemirror/lang-html';
 import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { EditorState } from '@codemirror/state';
+import { openSearchPanel, search, searchKeymap } from '@codemirror/search';
 import { tags } from '@lezer/highlight';
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import { useEffect, useRef } from 'react';
 import { changeBetween } from '@inkwell/core';
 import styled from 'styled-components';
+import { Button } from '@/ui/Button';
 import { DraftBar } from './DraftBar';
 import { Places, separatorOf } from './lineEnds';
 import { showNotes, sourceNotes, type SourceNote } from './sourceNotes';
@@ -52,6 +54,46 @@ const Frame = styled.div`
   .cm-editor .cm-matchingBracket {
     outline: 1px solid var(--edge);
     background: none;
+  }
+  .cm-panels {
+    background: var(--paper);
+    color: var(--ink);
+    border-bottom: 1px solid var(--line);
+  }
+  .cm-search.cm-search {
+    padding: 0.5rem 2.25rem 0.4rem 0.75rem;
+    font: 400 0.875rem/1.6 var(--sans);
+    label,
+    input,
+    button {
+      font: inherit;
+      margin: 0.15rem 0.35rem 0.15rem 0;
+    }
+    .cm-textfield {
+      min-height: 1.75rem;
+      padding: 0.1rem 0.5rem;
+      border: 1px solid var(--edge);
+      border-radius: var(--round);
+      background: var(--sheet);
+      color: var(--ink);
+    }
+    button {
+      min-height: 1.75rem;
+      min-width: 1.75rem;
+      padding: 0.1rem 0.6rem;
+      border: 1px solid var(--edge);
+      border-radius: var(--round);
+      background: var(--sheet);
+      color: var(--ink);
+      cursor: pointer;
+    }
+  }
+  .cm-editor .cm-searchMatch {
+    background: var(--gallWash);
+    outline: 1px solid var(--gall);
+  }
+  .cm-editor .cm-searchMatch-selected {
+    background: var(--edge);
   }
   .note-gutter .cm-gutterElement {
     padding: 0 2px;
@@ -121,6 +163,25 @@ const INKS = HighlightStyle.define([
   { tag: [tags.comment, tags.documentMeta], color: 'var(--quiet)', fontStyle: 'italic' },
 ]);
 
+/** What the bar for finding and replacing says. */
+const SEARCH_WORDS = {
+  Find: 'Find',
+  Replace: 'Replace by',
+  next: 'Next',
+  previous: 'Previous',
+  all: 'Select all',
+  'match case': 'Match case',
+  'by word': 'Whole words',
+  regexp: 'Regular expression',
+  replace: 'Replace',
+  'replace all': 'Replace all',
+  close: 'Close',
+  'current match': 'chosen',
+  'replaced $ matches': '$ replaced',
+  'replaced match on line $': 'Replaced in line $',
+  'on line': 'in line',
+};
+
 export interface SourceFaceProps {
   draft: SourceDraft;
   /** The notes of the text as it stands in the editor, by offset. */
@@ -160,12 +221,15 @@ export function SourceFace({ draft, notes, file, goTo, mayChange, busy, onTake }
           html(),
           syntaxHighlighting(INKS),
           EditorState.lineSeparator.of(separator),
+          search({ top: true }),
+          EditorState.phrases.of(SEARCH_WORDS),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }),
           EditorView.editable.of(mayChange),
           // Tab is left alone: it moves on, so that nobody is caught in the editor.
           keymap.of([
             { key: 'Mod-s', preventDefault: true, run: () => (void latest.current.save(), true) },
+            ...searchKeymap,
             ...defaultKeymap,
             ...historyKeymap,
           ]),
@@ -215,6 +279,9 @@ export function SourceFace({ draft, notes, file, goTo, mayChange, busy, onTake }
   return (
     <Frame>
       <DraftBar draft={draft} mayChange={mayChange} busy={busy}>
+        <Button $look="quiet" onPress={() => view.current && openSearchPanel(view.current)}>
+          Find and replace
+        </Button>
         <span>
           <kbd>F8</kbd> next note
         </span>

@@ -240,8 +240,8 @@ function ItsWords({ draft, children }: { draft: Draft; children: ReactNode }) {
   );
 }
 
-/** What an image carries besides its address and words: of another file nothing that was the former one's own, and its width, when one is asked for. */
-function keptWith(chosen: ImageAttributes | null, src: string, width: number, own: { width: number; height: number } | null): Kept | null {
+/** What an image carries besides its address and words: of another file nothing of the former one, and its width when one is asked for. */
+function keptWith(chosen: ImageAttributes | null, src: string, width: number, own: Size | null): Kept | null {
   const before = Object.entries(chosen?.kept ?? {});
   const same = chosen?.src === src && (chosen.kept?.width ?? '') === (width ? String(width) : '');
   if (same) return chosen.kept;

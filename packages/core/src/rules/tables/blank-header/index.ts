@@ -12,7 +12,7 @@ export const rule = defineRule({
   techniques: ['H51'],
   weight: 'should',
   scope: 'any',
-  remedies: [],
+  remedies: ['fill'],
   messages: { blank: 'The header in row {row}, column {column} is empty' },
   end(page, tell) {
     for (const { use, grid } of knownTables(page)) {
