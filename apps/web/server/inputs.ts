@@ -29,6 +29,7 @@ const PLACES = { type: 'array', items: { type: 'integer', minimum: 0 }, minItems
 /** The page's version as the person saw it goes with everything that changes it. */
 const ON_FINDING = { version: ID, findingId: ID, places: PLACES } as const;
 
+const SCOPES = ['document', 'fragment'] as const;
 export const NOTHING = checker({ ...base, properties: {} });
 export const FIX = checker({
   ...base,
@@ -256,6 +257,29 @@ export const LOOK_AT = checker({
   required: ['version', 'step', 'looked'],
   properties: { version: ID, step: { enum: STEPS.map(({ id }) => id) }, looked: { type: 'boolean' } },
 });
+export const CHANGE_PAGE = checker({
+  ...base,
+  required: ['version'],
+  properties: {
+    version: ID,
+    title: { type: 'string', maxLength: 400 },
+    contentType: TYPE,
+    scope: { enum: SCOPES },
+    behind: { type: ['string', 'null'], maxLength: 200 },
+  },
+});
+export const MOVE_PAGE = checker({
+  ...base,
+  required: ['version', 'address'],
+  properties: { version: ID, address: { type: 'string', maxLength: 1_000 } },
+});
+export const REPLACE_PAGE = checker({
+  ...base,
+  required: ['version', 'bytes'],
+  properties: { version: ID, bytes: { type: 'string', maxLength: 44_000_000 } },
+});
+export const BRING_PAGES = checker({ ...base, required: ['pages'], properties: { pages: SLUGS } });
+export const PAGES_OUT = checker({ ...base, required: ['skip'], properties: { skip: { type: 'integer', minimum: 0, maximum: 100_000 } } });
 export const ON_SLIP = checker({ ...base, required: ['findingId'], properties: { findingId: ID } });
 export const STROKE = checker({
   ...base,

@@ -40,7 +40,7 @@ export interface Brought {
 
 const MEGABYTES = LARGEST_PAGE / 1024 / 1024;
 
-const REFUSALS: Record<DecodeFailure, Pick<Problem, 'what' | 'why' | 'next'>> = {
+export const REFUSALS: Record<DecodeFailure, Pick<Problem, 'what' | 'why' | 'next'>> = {
   empty: {
     what: 'There is nothing in this page',
     why: 'It holds no characters but spaces.',

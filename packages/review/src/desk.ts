@@ -72,6 +72,10 @@ export interface Desk {
   contentType: string;
   scope: 'document' | 'fragment';
   address: string;
+  /** Whether it came in a package: there it keeps its place. */
+  packaged: boolean;
+  /** Whether it is taken out of its collection. */
+  out: boolean;
   revision: RevisionView;
   html: string;
   /** Everything the audit of this revision saw and the house asks for, settled or not, in document order. */
@@ -126,6 +130,8 @@ async function show(at: Write, services: Services, actor: Actor, found: PageForE
     contentType: page.content_type,
     scope: page.scope,
     address: page.address,
+    packaged: page.entry !== null,
+    out: page.gone_at !== null,
     revision: lines[0]!,
     html: text.html,
     notes: await notesOf(at, page, findings, today),

@@ -75,6 +75,7 @@ export {
   AUDIT_PAGE,
   CLEAR_OUT,
   END_EXCEPTIONS,
+  FOLLOW,
   LOOK_INTO,
   NOTE_DAY,
   READ_PACKAGE,
@@ -88,7 +89,11 @@ export { makeStroke, strokeOver, strokePagesOver, type WishedOnPages, type Wishe
 export { repeated, sameSlip, showStroke, type Repeated, type RepeatedSlip, type StrokeView } from './strokes/repeated.ts';
 export { takeStrokeBackOn, unmakeStroke } from './strokes/takeBack.ts';
 export type { PagesAct, SlipAct } from './strokes/acts.ts';
-export { setContentType, type Retype } from './pageTypes.ts';
+export { setContentType, type Retype } from './pages/types.ts';
+export { changePage, type ChangePage } from './pages/change.ts';
+export { followMove, movePage } from './pages/move.ts';
+export { replacePage } from './pages/replace.ts';
+export { bringPages, pagesTakenOut, takePages, type OutView } from './pages/takeOut.ts';
 export { newTerm } from './newTerm.ts';
 export { everythingIn } from './everything.ts';
 export { attached, judgeAttachments, lookIntoAttachments, type Attached, type JudgeAttachments, type LookInto } from './attachments.ts';

@@ -25,10 +25,16 @@ export const ARRIVE = 'examine arrived pages';
 export const NOTE_DAY = 'note the day';
 /** Looks into the attachments of a collection. */
 export const LOOK_INTO = 'look into attachments';
+/** Lets a page lead to where another lies now. */
+export const FOLLOW = 'follow a page that moved';
 export const BRING_IN = 'bring in a package';
 
 export function lookIntoJob(collectionId: number): NewJob {
   return { kind: LOOK_INTO, payload: { collection: collectionId }, name: `${LOOK_INTO} ${collectionId}` };
+}
+
+export function followJob(page: number, from: string, to: string): NewJob {
+  return { kind: FOLLOW, payload: { page, from, to }, name: `${FOLLOW} ${page} ${from} ${to}` };
 }
 
 export function auditJob(pageId: number): NewJob {

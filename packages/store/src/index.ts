@@ -44,6 +44,16 @@ export {
   type StoredProfile,
 } from './queries/profiles.ts';
 export {
+  addNewerText,
+  bringPagesBack,
+  changePlacing,
+  isTaken,
+  pagesOut,
+  standBehind,
+  takePagesOut,
+  type PageOut,
+} from './queries/placing.ts';
+export {
   folderOfImages,
   imagesToChoose,
   imageWithHash,

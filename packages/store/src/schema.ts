@@ -305,6 +305,8 @@ export interface Pages {
   make_up: JSONColumnType<MakeUp> | null;
   /** Since when the newest package no longer holds it. */
   gone_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  /** Who took it out by hand; null for one that went with a newer version. */
+  gone_by: ColumnType<string | null, string | null | undefined, string | null>;
 }
 
 /** A page's state in one narrow row, written with whatever changes it. */

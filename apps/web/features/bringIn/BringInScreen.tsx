@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type FormEvent } from 'react';
 import styled from 'styled-components';
+import { base64Of } from '@/ui/base64';
 import { Button } from '@/ui/Button';
 import { Choice, fieldLabel, TextBox } from '@/ui/Field';
 import { Panel, Row } from '@/ui/Panel';
@@ -152,9 +153,6 @@ function sizeWords(sized: SizedUp): string {
 }
 
 async function readFile(file: File): Promise<ChosenFile> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let binary = '';
-  for (let at = 0; at < bytes.length; at += 32_768) binary += String.fromCharCode(...bytes.subarray(at, at + 32_768));
-  // Only to tell what kind of page it is: the server reads the bytes by their own encoding.
-  return { name: file.name, bytes: btoa(binary), text: new TextDecoder().decode(bytes) };
+  // The text only tells what kind of page it is: the server reads the bytes by their own encoding.
+  return { name: file.name, bytes: await base64Of(file), text: new TextDecoder().decode(await file.arrayBuffer()) };
 }

@@ -16,6 +16,8 @@ import { NoteInHand } from './note/NoteInHand';
 import { keysOfNote } from './keys';
 import { NoteList } from './note/NoteList';
 import { DeskPalette } from './palette/DeskPalette';
+import { PageSheet } from './page/PageSheet';
+import { TakenOut } from './page/TakenOut';
 import { FACES, placeFrom, queryOf, type DeskPlace } from './place';
 import { ShortcutSheet } from './ShortcutSheet';
 import { DraftHolder, useDraft } from './source/DraftHolder';
@@ -112,6 +114,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
   const [asks, setAsks] = useState<AskedCriterion | null>(null);
   const [sheetOpen, setSheetOpen] = useState(false);
   const [paletteOpen, setPaletteOpen] = useState(false);
+  const [pageOpen, setPageOpen] = useState(false);
   const [keepsTime, setKeepsTime] = useState(person.keepsTime);
   useTimeLog(state.desk, state.inHand?.note ?? null, keepsTime);
   useFocusKept(state.desk, state.inHand?.note.id);
@@ -132,6 +135,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
       ...(after ? [{ key: ']', does: `Page after: ${after.title}`, run: () => goTo(after) }] : []),
       ...(before ? [{ key: '[', does: `Page before: ${before.title}`, run: () => goTo(before) }] : []),
       ...FACES.map((face, i) => ({ key: String(i + 1), does: `Show ${face.label.toLowerCase()}`, run: () => actions.setFace(face.id) })),
+      ...(can.change || can.bringIn ? [{ key: 'p', does: 'This page: title, place, sort', run: () => setPageOpen(true) }] : []),
       { key: '?', does: 'The sheet of keys', run: () => setSheetOpen(true) },
     ];
   }, [actions, router, before, after, onward, state, can]);
@@ -144,7 +148,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
   return (
     <DraftHolder key={person.id} state={state} actions={actions} engine={engine} person={person.id}>
       <Layout id="content">
-        <StandingLine state={state} actions={actions} can={can} query={onward} />
+        <StandingLine state={state} actions={actions} can={can} query={onward} onPage={() => setPageOpen(true)} />
         <Beside>
           <DeskFaces state={state} actions={actions} engine={engine} can={can} view={view} onView={setView} pair={pair} onPair={setPair} />
           {asks && <CriterionPane asked={asks} onClose={() => setAsks(null)} />}
@@ -173,6 +177,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
           keepsTime={keepsTime}
           onKeepTime={(keep) => void keepSetting('/api/time-log', { keep }, [keep, keepsTime, setKeepsTime], setUnkept)}
         />
+        {pageOpen && <PageSheet state={state} actions={actions} can={can} onClose={() => setPageOpen(false)} />}
         {paletteOpen && (
           <DeskPalette
             state={state}
@@ -231,6 +236,7 @@ function Notes({ state, actions, engine, can, onCriterion }: NotesProps) {
           )}
         </ProblemNotice>
       )}
+      {state.desk.out && <TakenOut desk={state.desk} may={can.bringIn} onBack={() => void actions.lookAgain()} />}
       {state.besides && (
         <Late role="status">{`${state.besides.by} made revision ${state.besides.revision} meanwhile: both are in the page now.`}</Late>
       )}

@@ -88,10 +88,21 @@ export interface Permissions {
   rule: boolean;
   letStand: boolean;
   signOff: boolean;
+  /** To bring pages in is to take them out. */
+  bringIn: boolean;
+}
+
+interface StandingLineProps {
+  state: DeskState;
+  actions: DeskActions;
+  can: Permissions;
+  query: string;
+  /** Somebody wants to change what the page is, or where it stands. */
+  onPage(): void;
 }
 
 /** The page's name, its revision, its verdict and what holds it, and the ways back and on. */
-export function StandingLine({ state, actions, can, query }: { state: DeskState; actions: DeskActions; can: Permissions; query: string }) {
+export function StandingLine({ state, actions, can, query, onPage }: StandingLineProps) {
   const { desk, busy } = state;
   const { revision } = desk;
   const signable = desk.verdict === 'ready' && desk.release !== 'signed off';
@@ -112,6 +123,7 @@ export function StandingLine({ state, actions, can, query }: { state: DeskState;
         <span>{standingWords(state)}</span>
       </Stand>
       <Acts>
+        {(can.change || can.bringIn) && <Button onPress={onPage}>This page…</Button>}
         <Button onPress={() => void actions.undo()} isDisabled={!desk.canUndo || !can.change}>
           Undo
         </Button>

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import type { Desk, Note, Problem } from '@inkwell/review';
-import type { Arrangement, Inputs, RemedyName, StepId } from '@inkwell/core';
+import type { Arrangement, Inputs, RemedyName, Scope, StepId } from '@inkwell/core';
 import type { Sent } from '@/ui/send';
 import { counted } from '@/ui/words';
 import { isKeyOf } from './engine/pageText';
@@ -64,6 +64,12 @@ export interface DeskActions {
   redo(): Promise<boolean>;
   restore(revision: number): Promise<boolean>;
   signOff(): Promise<boolean>;
+  /** What the page is called, what sort it is, and where it stands. */
+  changePage(change: { title?: string; contentType?: string; scope?: Scope; behind?: string | null }): Promise<boolean>;
+  /** Lets it lie elsewhere in its collection. */
+  movePage(address: string): Promise<boolean>;
+  /** Puts a newer file in its place, as base64. */
+  replacePage(bytes: string): Promise<boolean>;
   lookAgain(): Promise<boolean>;
   /** Marks a step of the walk as looked at on this revision, or not. */
   lookAt(step: StepId, looked: boolean): Promise<boolean>;
@@ -211,6 +217,9 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       signOff: () => ok(act('sign-off', based({}), () => say('Signed off.'))),
       lookAt: (step, looked) =>
         ok(act('look-at', based({ step, looked }), () => say(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
+      changePage: (change) => ok(act('change', based(change), tell('Changed.'))),
+      movePage: (address) => ok(act('move', based({ address }), tell('Moved.'))),
+      replacePage: (bytes) => ok(act('replace', based({ bytes }), tell('Replaced.'))),
       lookAgain: () => ok(act('look', () => ({}), tell('This is the newest revision.'))),
       leaveOff,
       tryAgain,

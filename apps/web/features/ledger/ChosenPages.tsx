@@ -53,6 +53,7 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
   const reaching = whole ? { many: whole.pages, pages: narrowingOf(whole.choice) } : { many: chosen.length, pages: chosen };
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
+  const [going, setGoing] = useState(false);
   const stroke = useStroke();
   const address = `/api/collections/${encodeURIComponent(collection)}`;
   const retype = async (contentType: string) => {
@@ -73,6 +74,14 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
       router.refresh();
     }
   };
+  const takeOut = async () => {
+    const sent = await send<{ pages: number }>(`${address}/take-pages`, { pages: reaching.pages });
+    setProblem(sent.ok ? null : sent.problem);
+    setGoing(!sent.ok);
+    if (!sent.ok) return;
+    onClear();
+    router.refresh();
+  };
   const many = counted(reaching.many, 'page');
   const { made } = stroke;
   return (
@@ -91,12 +100,20 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
           options={[{ value: '', label: 'change to…' }, ...CONTENT_TYPES.map((value) => ({ value, label: value }))]}
         />
         <Button onPress={() => void auditAgain()}>Audit again</Button>
+        <Button onPress={() => setGoing(true)}>Take out…</Button>
         <Button $look="quiet" onPress={onClear}>
           Choose none
         </Button>
       </Bar>
       {said && <p role="status">{said}</p>}
       {problem && <ProblemNotice problem={problem} />}
+      <Sheet title={`Take ${many} out?`} open={going} onClose={() => setGoing(false)} problem={problem}>
+        <p>They stand in no ledger any more. What was done to them is kept, and “Taken out” has the way back.</p>
+        <Row>
+          <Button $look="main" onPress={() => void takeOut()}>{`Take out ${many}`}</Button>
+          <Button onPress={() => setGoing(false)}>Leave them</Button>
+        </Row>
+      </Sheet>
       <Sheet title={act ? ACTS[act].title : ''} open={act !== null} onClose={close} problem={stroke.problem}>
         {act && (made ? <CameOf stroke={made} collection={collection} /> : <p>{ACTS[act].says}</p>)}
         <Row>

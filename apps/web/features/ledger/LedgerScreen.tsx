@@ -15,6 +15,7 @@ import { CollectionSheet } from './CollectionSheet';
 import { DownloadSheet } from './DownloadSheet';
 import { LedgerGrid } from './LedgerGrid';
 import { Narrow } from './Narrow';
+import { TakenOutSheet } from './TakenOutSheet';
 import { useLedgerPages } from './useLedgerPages';
 
 const Head = styled.div`
@@ -89,6 +90,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
             {name}
           </Link>
         ))}
+        <TakenOutSheet collection={ledger.slug} />
       </Views>
       <WorkInProgress work={work} />
       <Narrow collection={ledger.slug} choice={choice} narrowing={ledger.narrowing} />

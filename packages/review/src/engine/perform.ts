@@ -1,9 +1,11 @@
 import {
   addressOf,
   alikeTo,
+  applyChange,
   applyRemedy,
   arrange,
   auditPage,
+  changeOf,
   cleanAtTheDoor,
   doorQuestions,
   elementAt,
@@ -17,6 +19,7 @@ import {
   parseAgain,
   parsePage,
   referencesOf,
+  renameOnPage,
   resolveAddress,
   ruleOf,
   slipsOf,
@@ -41,6 +44,13 @@ const PERFORM: Performers = {
       references: referencesOf(parsed, page.address),
       pasted: manyPasted(parsed),
     };
+  },
+  follow({ page, renames }) {
+    const parsed = open(page);
+    const change = changeOf(page.html, renameOnPage(parsed, page.address, new Map(renames)));
+    if (!change.ok || change.value.edits.length === 0) return { ok: false, gone: false, reason: 'Nothing on this page leads there.' };
+    const after = applyChange(page.html, change.value);
+    return after.ok ? { ...changed(page, after.value, change.value.edits.length), moves: change.value } : GONE;
   },
   headings: ({ page }) => outline(open(page)).map(({ element, level, name }) => ({ level, name, id: valueOf(element, 'id') || null })),
   ask: ({ page }) => doorQuestions(open(page)),

@@ -64,6 +64,8 @@ export type Declined = { ok: false; gone: boolean; reason: string };
 export interface Tasks {
   /** `pasted`: how many marks of pasting it carries. */
   refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred & { pasted: number } };
+  /** References that follow pages which lie elsewhere now; from the page's own address, which may be one of them. */
+  follow: { wish: { page: PlacedText; renames: readonly [string, string][] }; gives: Changed | Declined };
   headings: { wish: { page: PlacedText }; gives: { level: number; name: string; id: string | null }[] };
   /** What is asked of a page before it is cleaned. */
   ask: { wish: { page: PlacedText }; gives: DoorQuestion[] };

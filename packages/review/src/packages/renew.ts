@@ -126,9 +126,9 @@ const ATTEMPTS = 5;
 
 /**
  * Writes a page's newer text as a revision, and behind it another in which what was mended here is made again, where the author did not
- * change the same place.
+ * change the same place. `isPackaged`: whether that text is the one its newest package holds.
  */
-export async function examineNewer(services: Services, actor: Actor, waiting: Arriving): Promise<void> {
+export async function examineNewer(services: Services, actor: Actor, waiting: Arriving, isPackaged = true): Promise<void> {
   for (let attempt = 1; ; attempt++) {
     const seen = await snapshot(services.db, async (at) => {
       const found = await pageForEngine(at, { id: waiting.page_id });
@@ -137,7 +137,7 @@ export async function examineNewer(services: Services, actor: Actor, waiting: Ar
     if (!seen) return;
     const came = await examine(services, seen, waiting.html);
     const carried = await carriedOver(services, seen, waiting.html, came);
-    if (await writeNewer(services, actor, seen, waiting, came, carried)) return;
+    if (await writeNewer(services, actor, seen, waiting, came, carried, isPackaged)) return;
     if (attempt >= ATTEMPTS) throw new Error(`Page ${waiting.page_id} changed each time its newer version was examined.`);
   }
 }
@@ -164,7 +164,12 @@ async function carriedOver(
   const { text, many } = carryOver(seen.base, seen.steps, html);
   if (many === 0 || text === html) return null;
   const examined = await examine(services, seen, text);
-  return examined.findings.length > came.findings.length ? null : { html: text, many, examined };
+  return failuresIn(examined) > failuresIn(came) ? null : { html: text, many, examined };
+}
+
+/** What must or should be mended: a description that is made again brings a question, and is worth it. */
+function failuresIn({ findings }: Examination): number {
+  return findings.filter(({ outcome, weight }) => outcome === 'failed' && weight !== 'consider').length;
 }
 
 /** Whether nobody changed the page meanwhile: only then it is written. */
@@ -175,6 +180,7 @@ function writeNewer(
   { html, encoding, bom }: Arriving,
   came: Examination,
   carried: Carried | null,
+  isPackaged: boolean,
 ): Promise<boolean> {
   return writing(services.db, async (trx) => {
     const page = (await lockPage(trx, seen.page.id))!;
@@ -183,7 +189,7 @@ function writeNewer(
     const moves = difference(seen.text.html, html);
     const note = 'from its newer version';
     await record(trx, services, actor, page, seen, { html, examined: came, moves, cause: 'imported', note, encoding, bom });
-    await setBase(trx, page.id);
+    if (isPackaged) await setBase(trx, page.id);
     if (!carried) return true;
     const next = (await lockPage(trx, page.id))!;
     await record(

@@ -15,6 +15,7 @@ import * as makeUp from './013-make-up.ts';
 import * as days from './014-days.ts';
 import * as lighterFindings from './015-lighter-findings.ts';
 import * as ownKeys from './016-own-keys.ts';
+import * as pagesTakenOut from './017-pages-taken-out.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -34,4 +35,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '014-days': days,
   '015-lighter-findings': lighterFindings,
   '016-own-keys': ownKeys,
+  '017-pages-taken-out': pagesTakenOut,
 };

@@ -348,7 +348,7 @@ const LOOSE = sql`p.address, t.html, h.encoding, h.bom from pages p
 /** Pages of a collection that came alone, and belong to no package. */
 export async function loosePages(db: Database | Write, collectionId: number): Promise<LoosePage[]> {
   const { rows } = await sql<LoosePage>`select ${LOOSE} where p.collection_id = ${collectionId} and p.entry is null
-    order by p.position`.execute(db);
+    and p.gone_at is null order by p.position`.execute(db);
   return rows;
 }
 

@@ -55,12 +55,16 @@ export interface Destination {
 
 interface PageChooserProps {
   collection: string;
-  onChoose(to: Destination): void;
+  /** A page is enough; without it a place on the page is asked for, too. */
+  onPage?(page: PageToChoose): void;
+  onChoose?(to: Destination): void;
+  /** What leads back. */
+  back: string;
   onCancel(): void;
 }
 
 /** The pages of a collection, and then the headings of one, to lead a link to. */
-export function PageChooser({ collection, onChoose, onCancel }: PageChooserProps) {
+export function PageChooser({ collection, onPage, onChoose, back, onCancel }: PageChooserProps) {
   const [words, setWords] = useState('');
   const [page, setPage] = useState<PageToChoose | null>(null);
   const [headings, setHeadings] = useState<readonly HeadingToChoose[] | null>(null);
@@ -68,6 +72,7 @@ export function PageChooser({ collection, onChoose, onCancel }: PageChooserProps
   const address = `/api/collections/${encodeURIComponent(collection)}`;
   const found = useChoices<PageToChoose>(`${address}/choose-page`, words, (shown) => ({ skip: shown.length }));
   const take = async (chosen: PageToChoose) => {
+    if (onPage) return onPage(chosen);
     setPage(chosen);
     setHeadings(null);
     const sent = await send<HeadingToChoose[]>(`${address}/choose-heading`, { page: chosen.slug });
@@ -79,7 +84,7 @@ export function PageChooser({ collection, onChoose, onCancel }: PageChooserProps
     <>
       {trouble && <ProblemNotice problem={trouble} />}
       {page ? (
-        <Headings page={page} headings={headings} onChoose={(heading) => onChoose({ page, heading })} />
+        <Headings page={page} headings={headings} onChoose={(heading) => onChoose?.({ page, heading })} />
       ) : (
         <>
           <TextBox label="Find a page of the collection" value={words} onChange={setWords} hint="By its title or its address." />
@@ -106,7 +111,7 @@ export function PageChooser({ collection, onChoose, onCancel }: PageChooserProps
       <Row>
         {!page && found.more && <Button onPress={found.showMore}>Show more pages</Button>}
         {page && <Button onPress={() => setPage(null)}>Another page</Button>}
-        <Button onPress={onCancel}>Back to the link</Button>
+        <Button onPress={onCancel}>{back}</Button>
       </Row>
     </>
   );

@@ -42,6 +42,8 @@ export function deskOf(html: string, number = 1, over: Partial<Desk> = {}): Desk
     title: 'Wax',
     contentType: 'lesson',
     scope: 'fragment',
+    packaged: false,
+    out: false,
     address: 'wax.html',
     revision,
     html,

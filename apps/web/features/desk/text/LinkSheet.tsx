@@ -59,7 +59,7 @@ export function LinkSheet({ editor, engine, page, place, onClose, onDone }: Shee
   if (choosing)
     return (
       <Sheet title="Choose where the link leads" open onClose={() => setChoosing(false)}>
-        <PageChooser collection={place.collection} onChoose={lead} onCancel={() => setChoosing(false)} />
+        <PageChooser collection={place.collection} onChoose={lead} back="Back to the link" onCancel={() => setChoosing(false)} />
       </Sheet>
     );
   return (

@@ -18,6 +18,7 @@ function permissions(actor: Actor, collection: number): Permissions {
     rule: may(actor, 'rule', on),
     letStand: may(actor, 'let stand', on),
     signOff: may(actor, 'sign off', on),
+    bringIn: may(actor, 'bring in', on),
   };
 }
 

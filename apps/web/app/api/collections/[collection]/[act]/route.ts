@@ -1,6 +1,7 @@
 import {
   auditPagesAgain,
   bringBack,
+  bringPages,
   chooseHeading,
   chooseImage,
   choosePage,
@@ -8,14 +9,17 @@ import {
   judgeAttachments,
   lookAfter,
   newTerm,
+  pagesTakenOut,
   removable,
   setContentType,
   strokePagesOver,
   takeOut,
+  takePages,
 } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
 import {
   ATTACHMENTS,
+  BRING_PAGES,
   CHOOSE_HEADING,
   CHOOSE_IMAGE,
   CHOOSE_PAGE,
@@ -23,6 +27,7 @@ import {
   LOOK_AFTER,
   NOTHING,
   ON_PAGES,
+  PAGES_OUT,
   RETYPE,
   TITLED,
 } from '@/server/inputs';
@@ -48,6 +53,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ col
       return answer(request, CHOOSE_PAGE, (services, actor, wish) => choosePage(services, actor, { collection, ...wish }));
     case 'choose-heading':
       return answer(request, CHOOSE_HEADING, (services, actor, wish) => chooseHeading(services, actor, { collection, ...wish }));
+    case 'take-pages':
+      return answer(request, CHOSEN_PAGES, (services, actor, wish) => takePages(services, actor, { collection, ...wish }));
+    case 'bring-pages':
+      return answer(request, BRING_PAGES, (services, actor, wish) => bringPages(services, actor, { collection, ...wish }));
+    case 'pages-out':
+      return answer(request, PAGES_OUT, (services, actor, wish) => pagesTakenOut(services, actor, { collection, ...wish }));
     case 'new-term':
       return answer(request, TITLED, (services, actor, wish) => newTerm(services, actor, { collection, ...wish }));
     case 'goes-out':

@@ -1,5 +1,6 @@
 import {
   arrange,
+  changePage,
   compareRevisions,
   deskOf,
   endException,
@@ -10,7 +11,9 @@ import {
   imageUses,
   letStand,
   lookAt,
+  movePage,
   redo,
+  replacePage,
   restore,
   rule,
   sameSlip,
@@ -29,6 +32,7 @@ import {
 import { answer, PAGE_BODY, problemResponse, SHORT_BODY } from '@/server/answer';
 import {
   ARRANGE,
+  CHANGE_PAGE,
   COMPARE,
   ELSEWHERE,
   FIX,
@@ -38,9 +42,11 @@ import {
   IMAGE,
   LET_STAND,
   LOOK_AT,
+  MOVE_PAGE,
   NOTHING,
   ON_ONE,
   ON_SLIP,
+  REPLACE_PAGE,
   RESTORE,
   RULE,
   SOURCE,
@@ -88,6 +94,13 @@ const ACTS: Record<string, Act> = {
   elsewhere: change(ELSEWHERE, setElsewhere),
   'sign-off': change(STEP, signOff),
   'look-at': change(LOOK_AT, lookAt),
+  change: change(CHANGE_PAGE, changePage),
+  move: change(MOVE_PAGE, movePage),
+  replace: change(
+    REPLACE_PAGE,
+    (services, actor, { bytes, ...on }) => replacePage(services, actor, { ...on, bytes: Buffer.from(bytes, 'base64') }),
+    PAGE_BODY,
+  ),
   compare: (request, pageId) =>
     answer(request, COMPARE, (services, actor, input) => compareRevisions(services, actor, { pageId, ...input })),
   'image-uses': (request, pageId) => answer(request, IMAGE, (services, actor, input) => imageUses(services, actor, { pageId, ...input })),

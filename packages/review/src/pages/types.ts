@@ -1,10 +1,10 @@
 import { changeTypes, collectionBySlug, holdAnew, house, writing } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
-import { unlessAllowed, type Actor } from './actor.ts';
-import { chosenPages, type PagesChosen } from './chosenPages.ts';
-import { auditJob } from './jobs.ts';
-import { done, notFound, refused, type Result } from './problems.ts';
-import { dayIn, type Services } from './services.ts';
+import { unlessAllowed, type Actor } from '../actor.ts';
+import { chosenPages, type PagesChosen } from '../chosenPages.ts';
+import { auditJob } from '../jobs.ts';
+import { done, notFound, refused, type Result } from '../problems.ts';
+import { dayIn, type Services } from '../services.ts';
 
 export interface Retype {
   collection: string;
