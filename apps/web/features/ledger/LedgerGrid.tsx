@@ -3,12 +3,13 @@ import type { Family } from '@inkwell/core';
 import type { Ledger, LedgerRow } from '@inkwell/review';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import { Tick } from '@/ui/Field';
+import { OpenHead, OpenMarks, openIn } from '@/ui/OpenMarks';
 import { Small, Table, TableFrame } from '@/ui/Table';
 import { ReleaseWord, VerdictWord } from '@/ui/Verdict';
-import { counted, FAMILY_WORDS, tallyWords } from '@/ui/words';
+import { counted, FAMILY_WORDS } from '@/ui/words';
 import { rowsOf, type GridRow } from './rows';
 
 const Count = styled(Link)`
@@ -46,7 +47,10 @@ const Grid = styled(TableFrame)`
   }
   th,
   td {
-    padding-inline: 0.6rem;
+    padding: 0.25rem 0.6rem;
+  }
+  thead th {
+    padding-block: 0.5rem;
   }
   @media (max-width: 40rem) {
     tbody th,
@@ -60,8 +64,15 @@ const PageCell = styled.div`
   gap: 0.6rem;
   align-items: baseline;
 `;
-const Open = styled.td`
-  min-width: 9rem;
+/** The more of a family is open on a page, beside the page with the most of it, the deeper its cell. */
+const Heat = styled.td<{ $share: number }>`
+  background: ${({ $share }) => ($share > 0 ? `color-mix(in srgb, var(--gallWash) ${Math.round(25 + 75 * $share)}%, transparent)` : 'none')};
+`;
+const Stands = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 0.6rem;
 `;
 const Part = styled.tr`
   th {
@@ -89,7 +100,7 @@ const isNested = ({ choice: { order }, kind }: Ledger) => order === 'part' || (o
 /** Rows from which on only those in sight are drawn. */
 const MANY = 200;
 /** A row's height before it was measured, in CSS pixels. */
-const ROW = 68;
+const ROW = 52;
 
 /** Pages by families, each count opening what it counts; in the collection's own order under the parts they lie in. */
 export function LedgerGrid({ ledger, pages, families, chosen, all, onChoose, onChooseAll, onEnd }: LedgerGridProps) {
@@ -106,6 +117,7 @@ export function LedgerGrid({ ledger, pages, families, chosen, all, onChoose, onC
   const [before, after] = rows.length > MANY ? [drawn[0]?.start ?? 0, virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0)] : [0, 0];
   useEnd(frame, onEnd, rows.length);
   const columns = families.length + 3;
+  const most = useMemo(() => mostOf(pages, families), [pages, families]);
   return (
     <Grid ref={frame} tabIndex={0} role="region" aria-label="Pages by family">
       <Table aria-rowcount={ledger.sums.pages + 1}>
@@ -119,7 +131,9 @@ export function LedgerGrid({ ledger, pages, families, chosen, all, onChoose, onC
               </PageCell>
             </th>
             <th scope="col">Verdict and release</th>
-            <th scope="col">Open</th>
+            <th scope="col">
+              <OpenHead />
+            </th>
             {families.map((family) => (
               <th key={family} scope="col" className="number">
                 {FAMILY_WORDS[family]}
@@ -135,7 +149,7 @@ export function LedgerGrid({ ledger, pages, families, chosen, all, onChoose, onC
               row={rows[index]!}
               index={index}
               measure={rows.length > MANY ? virtual.measureElement : undefined}
-              {...{ ledger, families, chosen, onChoose, columns }}
+              {...{ ledger, families, chosen, onChoose, columns, most }}
             />
           ))}
           <Room height={after} columns={columns} />
@@ -143,6 +157,19 @@ export function LedgerGrid({ ledger, pages, families, chosen, all, onChoose, onC
       </Table>
     </Grid>
   );
+}
+
+/** The most that is open on any page, in all and by family: what pictures of the others are measured by. */
+interface Most {
+  all: number;
+  families: Partial<Record<Family, number>>;
+}
+
+function mostOf(pages: readonly LedgerRow[], families: readonly Family[]): Most {
+  return {
+    all: Math.max(1, ...pages.map(({ tally }) => openIn(tally))),
+    families: Object.fromEntries(families.map((family) => [family, Math.max(1, ...pages.map((page) => page.families[family] ?? 0))])),
+  };
 }
 
 /** The room of rows that are not drawn. */
@@ -177,11 +204,12 @@ function useEnd(frame: React.RefObject<HTMLDivElement | null>, onEnd: () => void
 interface LineProps extends Pick<LedgerGridProps, 'ledger' | 'families' | 'chosen' | 'onChoose'> {
   row: GridRow;
   index: number;
+  most: Most;
   columns: number;
   measure: ((row: HTMLTableRowElement | null) => void) | undefined;
 }
 
-function GridLine({ row, index, columns, measure, ledger, families, chosen, onChoose }: LineProps) {
+function GridLine({ row, index, columns, most, measure, ledger, families, chosen, onChoose }: LineProps) {
   const placed = { ref: measure, 'data-index': index };
   if ('part' in row)
     return (
@@ -198,6 +226,7 @@ function GridLine({ row, index, columns, measure, ledger, families, chosen, onCh
       placed={placed}
       collection={ledger.slug}
       page={page}
+      most={most}
       families={families}
       chosen={chosen.has(page.slug)}
       onChoose={(on) => onChoose(page.slug, on)}
@@ -209,12 +238,13 @@ interface PageRowProps {
   placed: { ref: ((row: HTMLTableRowElement | null) => void) | undefined; 'data-index': number };
   collection: string;
   page: LedgerRow;
+  most: Most;
   families: readonly Family[];
   chosen: boolean;
   onChoose(on: boolean): void;
 }
 
-function PageRow({ placed, collection, page, families, chosen, onChoose }: PageRowProps) {
+function PageRow({ placed, collection, page, most, families, chosen, onChoose }: PageRowProps) {
   return (
     <tr {...placed}>
       <th scope="row">
@@ -227,20 +257,18 @@ function PageRow({ placed, collection, page, families, chosen, onChoose }: PageR
         </PageCell>
       </th>
       <td>
-        <VerdictWord verdict={page.verdict} />
-        {page.release === 'draft' ? (
-          <Small>Draft</Small>
-        ) : (
-          <div>
-            <ReleaseWord release={page.release} />
-          </div>
-        )}
+        <Stands>
+          <VerdictWord verdict={page.verdict} />
+          {page.release === 'draft' ? <Small>Draft</Small> : <ReleaseWord release={page.release} />}
+        </Stands>
       </td>
-      <Open>{tallyWords(page.tally)}</Open>
+      <td>
+        <OpenMarks tally={page.tally} most={most.all} />
+      </td>
       {families.map((family) => (
-        <td key={family} className="number">
+        <Heat key={family} className="number" $share={(page.families[family] ?? 0) / (most.families[family] ?? 1)}>
           {countCell(collection, page, family)}
-        </td>
+        </Heat>
       ))}
     </tr>
   );

@@ -9,10 +9,11 @@ import { Main } from '@/ui/Shell';
 import { Apart } from './Apart';
 import { ShelfChoice, useChoice } from './choice';
 import { Way } from './Way';
+import { OpenHead, OpenMarks, openIn } from '@/ui/OpenMarks';
 import { Small, Table, TableFrame } from '@/ui/Table';
 import { VERDICT_WORDS } from '@/ui/Verdict';
 import { When } from '@/ui/When';
-import { counted, tallyWords } from '@/ui/words';
+import { counted } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
 
 /** Drawn in the browser only: its table says the same without it. */
@@ -30,8 +31,14 @@ const Head = styled.div`
     margin-left: auto;
   }
 `;
+const Lines = styled(TableFrame)`
+  th,
+  td {
+    padding: 0.3rem 0.75rem;
+  }
+`;
 const Title = styled.span`
-  font: 600 1.125rem/1.3 var(--serif);
+  font: 600 1.0625rem/1.3 var(--serif);
   a {
     display: inline-flex;
     align-items: center;
@@ -42,8 +49,20 @@ const Count = styled(Link)`
   display: inline-flex;
   align-items: center;
   min-height: 1.5rem;
-  margin-right: 0.9rem;
+  margin-right: 0.75rem;
   white-space: nowrap;
+`;
+const Verdicts = styled.td`
+  white-space: nowrap;
+`;
+/** One line: a long title ends in dots, and is whole on hover. */
+const Last = styled.td`
+  ${Small} {
+    max-width: 13rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
 `;
 
 export interface ShelfProps {
@@ -57,6 +76,7 @@ export interface ShelfProps {
 export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps) {
   const standing = all.filter(({ putAway }) => !putAway);
   const { choice, change, rows } = useChoice(standing);
+  const most = Math.max(1, ...standing.map(({ tally }) => openIn(tally)));
   return (
     <Main id="content">
       <Head>
@@ -77,7 +97,7 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
       ) : rows.length === 0 ? (
         <p>No collection is left by this choice.</p>
       ) : (
-        <TableFrame tabIndex={0} role="region" aria-label="Collections">
+        <Lines tabIndex={0} role="region" aria-label="Collections">
           <Table>
             <caption>{counted(rows.length, 'collection')}</caption>
             <thead>
@@ -88,7 +108,9 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
                 </th>
                 <th scope="col">Verdict</th>
                 <th scope="col">Release</th>
-                <th scope="col">Open</th>
+                <th scope="col">
+                  <OpenHead />
+                </th>
                 <th scope="col" className="number">
                   Left
                 </th>
@@ -97,11 +119,11 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
             </thead>
             <tbody>
               {rows.map((row) => (
-                <CollectionRow key={row.slug} row={row} />
+                <CollectionRow key={row.slug} row={row} most={most} />
               ))}
             </tbody>
           </Table>
-        </TableFrame>
+        </Lines>
       )}
       {rows.length > 1 && <OpenChart rows={rows} />}
       <Apart putAway={all.filter(({ putAway }) => putAway)} takenOut={takenOut} />
@@ -109,7 +131,7 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
   );
 }
 
-function CollectionRow({ row }: { row: ShelfRow }) {
+function CollectionRow({ row, most }: { row: ShelfRow; most: number }) {
   const verdicts = ORDER.filter((verdict) => row.verdicts[verdict] > 0);
   /** Pages of one state, with where they are: listeners hear the link on its own. */
   const count = (many: number, word: string, query: string) => {
@@ -129,27 +151,29 @@ function CollectionRow({ row }: { row: ShelfRow }) {
         <Small>{KINDS[row.kind]}</Small>
       </th>
       <td className="number">{row.pages.toLocaleString('en')}</td>
-      <td>
+      <Verdicts>
         <Way row={row} />
         {verdicts.length === 0
           ? 'no pages yet'
           : verdicts.map((verdict) => count(row.verdicts[verdict], VERDICT_WORDS[verdict].toLowerCase(), `verdict=${verdict}`))}
-      </td>
+      </Verdicts>
       <td>
         {row.signedOff > 0 && count(row.signedOff, 'signed off', 'release=signed+off')}
         {row.lapsed > 0 && count(row.lapsed, 'lapsed', 'release=lapsed')}
         {row.signedOff + row.lapsed === 0 && 'none yet'}
       </td>
-      <td>{tallyWords(row.tally)}</td>
-      <td className="number whole">{`about ${row.hours.toLocaleString('en')} h`}</td>
       <td>
+        <OpenMarks tally={row.tally} most={most} />
+      </td>
+      <td className="number whole">{`about ${row.hours.toLocaleString('en')} h`}</td>
+      <Last>
         {row.last && (
           <>
             <When at={row.last.at} />
-            <Small>{`${row.last.page}, ${row.last.by}`}</Small>
+            <Small title={row.last.page}>{`${row.last.page}, ${row.last.by}`}</Small>
           </>
         )}
-      </td>
+      </Last>
     </tr>
   );
 }
