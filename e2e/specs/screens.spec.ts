@@ -52,6 +52,25 @@ const SHEETS: readonly (readonly [string, (page: Page) => Promise<void>])[] = [
     },
   ],
   [
+    'Choose where the link leads',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Text' }).click();
+      await page.getByRole('button', { name: 'Link', exact: true }).click();
+      await page.getByRole('button', { name: 'Choose a page' }).click();
+      await expect(page.getByRole('option', { name: 'Swarms' })).toBeVisible();
+    },
+  ],
+  [
+    'Choose an image',
+    async (page) => {
+      await page.getByRole('tab', { name: 'Text' }).click();
+      await page.getByRole('button', { name: 'Image', exact: true }).click();
+      await page.getByRole('button', { name: 'Choose from the collection' }).click();
+      await expect(page.getByRole('option', { name: 'IMG_2043.png' })).toBeVisible();
+    },
+  ],
+  ['This page', (page) => page.getByRole('button', { name: 'This page…' }).click()],
+  [
     'Image',
     async (page) => {
       await page.getByRole('tab', { name: 'Text' }).click();

@@ -34,6 +34,7 @@ export { convertDocx, isDocx } from './documents/docx.ts';
 export { convertMhtml, isMhtml } from './documents/mhtml.ts';
 export { isBareImages, pageOfImages } from './documents/images.ts';
 export { pagesInXml, type Inside } from './packages/insideXml.ts';
+export { nameFiles, namingIn, type Naming } from './packages/nameFiles.ts';
 export { mendFile, type MendedText } from './packages/mendFile.ts';
 export { ATTACHMENT_KINDS, attachmentKindOf, type AttachmentKind } from './attachments/kinds.ts';
 export type { AttachmentFacts } from './attachments/look.ts';

@@ -4,6 +4,8 @@ import {
   encodeText,
   limitsFrom,
   mendFile,
+  nameFiles,
+  namingIn,
   readPlace,
   spliceZip,
   UnreadableEntry,
@@ -101,7 +103,7 @@ export async function sendOut(services: Services, actor: Actor, wish: { collecti
   if (found) {
     const source = await sourceOf(services.db, found, wish.folder);
     const mended = mendings(services.db, collection, source, await mendedEntries(services.db, collection.id), []);
-    await spliceZip(source.directory!, mended, file, added(services.db, collection, source));
+    await spliceZip(source.directory!, withNames(services.db, collection, source, mended), file, added(services.db, collection, source));
   } else await writeNewZip(file, everything(services.db, collection));
   return done({ name, file });
 }
@@ -172,11 +174,44 @@ async function mendedBytes(file: SourceFile, pages: readonly MendedText[]): Prom
 async function* added(db: Database, collection: Collection, { files }: Source): AsyncGenerator<Added> {
   const there = new Set(files.map(({ path }) => path));
   for await (const { path, bytes } of everything(db, collection)) {
-    const alias = path.startsWith(`${FILE_BASE_FOLDER}/`) && there.has(path.slice(FILE_BASE_FOLDER.length + 1));
-    if (there.has(path) || alias) continue;
+    if (there.has(path) || isAlias(path, (other) => there.has(other))) continue;
     there.add(path);
     yield { path, bytes: await bytes() };
   }
+}
+
+/**
+ * What is mended, with the file that names the others where some came to it: images that were taken in or renamed here. It comes at its
+ * own place among them.
+ */
+async function* withNames(db: Database, collection: Collection, source: Source, mended: AsyncIterable<Mended>): AsyncGenerator<Mended> {
+  const naming = await named(db, collection, source);
+  let waits = naming !== null;
+  for await (const one of mended) {
+    if (naming && waits && one.entry.at >= naming.entry.at) {
+      waits = false;
+      // A manifest that holds pages of its own goes out with those mended.
+      if (one.entry.at > naming.entry.at) yield naming;
+    }
+    yield one;
+  }
+  if (naming && waits) yield naming;
+}
+
+async function named(db: Database, collection: Collection, source: Source): Promise<Mended | null> {
+  const there = new Set(source.files.map(({ path }) => path));
+  const come = (await filesOf(db, collection.id)).filter(({ path }) => !there.has(path));
+  const fresh = come.filter(({ path }) => !isAlias(path, (other) => there.has(other) || come.some((one) => one.path === other)));
+  const naming = fresh.length > 0 ? await namingIn(source) : null;
+  const file = naming && source.files.find(({ path }) => path === naming.path);
+  if (!naming || !file) return null;
+  const bytes = nameFiles(await readPlace(file.place, Infinity), naming, fresh);
+  return bytes && { entry: entryOf(file, new Map(source.directory!.entries.map((entry) => [entry.at, entry]))), bytes };
+}
+
+/** In a course each file also lies where its pages call it by: in the package it lies once. */
+function isAlias(path: string, there: (path: string) => boolean): boolean {
+  return path.startsWith(`${FILE_BASE_FOLDER}/`) && there(path.slice(FILE_BASE_FOLDER.length + 1));
 }
 
 interface Whole {

@@ -1,5 +1,7 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { decodeHtml, limitsFrom, readPlace, zipSource } from '@inkwell/formats';
-import { goesOut, saveSource, sendOutFolder, sendOutPage } from '../index.ts';
+import { bringImage, goesOut, saveSource, sendOutFolder, sendOutPage } from '../index.ts';
 import { bench, INES, RUTH } from '../testing/bench.ts';
 import { document, packageBench } from '../testing/packages.ts';
 
@@ -62,4 +64,40 @@ test('one page goes out as the file it came in; what lay inside XML goes out as 
   if (!topic.ok) throw new Error(topic.problem.what);
   expect(topic.value.name).toBe('hello.html');
   expect(decodeHtml(topic.value.bytes)).toMatchObject({ text: '<p>Hello</p>' });
+});
+
+test('an image that was taken into a book is named in its package document, and everything else goes out as it came', async () => {
+  const PACKAGE = `<?xml version="1.0"?><package xmlns="http://www.idpf.org/2007/opf" version="3.0"><metadata/><manifest>
+<item id="a" href="a.xhtml" media-type="application/xhtml+xml"/>
+</manifest><spine><itemref idref="a"/></spine></package>`;
+  const PAGE = '<html xmlns="http://www.w3.org/1999/xhtml" lang="en"><head><title>Locks</title></head><body><h1>Locks</h1></body></html>';
+  const slug = await packages.arrived(
+    await packages.sent('book.epub', [
+      { name: 'mimetype', data: 'application/epub+zip' },
+      { name: 'META-INF/container.xml', data: '<container><rootfiles><rootfile full-path="OPS/p.opf"/></rootfiles></container>' },
+      { name: 'OPS/p.opf', data: PACKAGE },
+      { name: 'OPS/a.xhtml', data: PAGE },
+    ]),
+  );
+  const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="4" height="2"/>');
+  const brought = await bringImage(services, INES, { collection: slug, name: 'Lock.svg', bytes: svg });
+  expect(brought).toMatchObject({ value: { path: 'images/lock.svg' } });
+  const { pageId, version, html } = await packages.deskOn(slug, 'locks');
+  await saveSource(services, INES, { pageId, version, html: html.replace('</h1>', '</h1><img src="../images/lock.svg" alt="A lock"/>') });
+  const { bytes } = await packages.out(slug);
+  const file = join(packages.folder, 'again.epub');
+  writeFileSync(file, bytes);
+  const { files } = await zipSource(file, limitsFrom({}));
+  const read = async (path: string) => (await readPlace(files.find((one) => one.path === path)!.place, 1_000_000)).toString();
+  expect(files.map(({ path }) => path).sort()).toEqual([
+    'META-INF/container.xml',
+    'OPS/a.xhtml',
+    'OPS/p.opf',
+    'images/lock.svg',
+    'mimetype',
+  ]);
+  expect(await read('OPS/p.opf')).toBe(
+    PACKAGE.replace('</manifest>', '<item id="added-1" href="../images/lock.svg" media-type="image/svg+xml"/>\n</manifest>'),
+  );
+  expect(await read('images/lock.svg')).toBe(svg.toString());
 });
