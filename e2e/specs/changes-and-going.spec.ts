@@ -4,7 +4,7 @@ import { apply, bringIn, freshTitle, standing } from '../support/desk';
 test('two revisions lie side by side, as text and as proof, with what became of the notes', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p>One</p>\n<h2></h2>\n<p><img src="images/smoker.png"></p>', freshTitle('Compared'));
   await apply(page);
-  await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await page.getByLabel(/^Alternative text: /).fill('A smoker, lit');
   await apply(page);
   await page.getByRole('tab', { name: 'Changes' }).click();
   await page.getByRole('button', { name: 'What it changed: revision 3' }).click();
@@ -64,10 +64,10 @@ test('the palette finds notes, faces and ways of looking by a few letters', asyn
   await expect(page.getByRole('dialog')).toBeHidden();
 
   // It opens from within a field too, and Escape leaves everything as it was.
-  await page.getByLabel('What would a reader look at?').fill('A smoker');
+  await page.getByLabel(/^Alternative text: /).fill('A smoker');
   await open('phone');
   await page.keyboard.press('Escape');
-  await expect(page.getByLabel('What would a reader look at?')).toHaveValue('A smoker');
+  await expect(page.getByLabel(/^Alternative text: /)).toHaveValue('A smoker');
 
   await open('phone wid');
   await page.getByRole('menuitem', { name: 'Show the proof at phone width' }).click();

@@ -97,7 +97,7 @@ test('after a fix, and after one that was refused, focus is never nowhere', asyn
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Fixed, 2 left.' })).toHaveCount(1);
   await page.keyboard.press('n');
-  const box = page.getByLabel(/What would a reader look at/);
+  const box = page.getByLabel(/^Alternative text: /);
   await box.fill('A smoker, lit');
   await page.route('**/api/pages/*/fix', (route) =>
     route.fulfill({ status: 500, json: { ok: false, problem: { code: 'fault', what: 'It failed' } } }),

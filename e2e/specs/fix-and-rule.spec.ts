@@ -58,7 +58,7 @@ test('an image is described in its surroundings, with what it is called elsewher
   await expect(form.getByRole('img', { name: 'The image this note speaks of' })).toBeVisible();
   await expect(form.getByText(/Smoker Light it well\. the image Pump gently\./)).toBeVisible();
   await expect(form.getByText('Also on this page: “A smoker at rest”')).toBeVisible();
-  await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await page.getByLabel(/^Alternative text: /).fill('A smoker, lit');
   await expect(form.getByText(/Smoker Light it well\. A smoker, lit Pump gently\./)).toBeVisible();
   await expect(form.getByText('13 characters.')).toBeVisible();
 });
@@ -107,7 +107,7 @@ test('a note is let stand for a time, with a reason and a day, and the exception
 
 test('what is typed is looked at before it is applied, in a fix and in a sheet, and never in the way', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2><p>Text.</p><p><img src="images/smoker.png"></p>', freshTitle('Warned'));
-  const box = page.getByLabel('What would a reader look at?');
+  const box = page.getByLabel(/^Alternative text: /);
   const told = page.getByRole('status', { name: 'What would still be noted' });
   await box.fill('Photo of a smoker');
   await expect(told).toContainText('Would be noted');
@@ -119,7 +119,7 @@ test('what is typed is looked at before it is applied, in a fix and in a sheet, 
   await page.getByRole('textbox', { name: 'Text of the page' }).getByText('Text.').click();
   await page.getByRole('button', { name: 'Link', exact: true }).click();
   const sheet = page.getByRole('dialog', { name: 'Link' });
-  await sheet.getByLabel('Its words').fill('click here');
+  await sheet.getByLabel('Link text').fill('click here');
   await sheet.getByLabel('Where it leads').fill('spring.html');
   await expect(sheet.getByRole('status', { name: 'What would still be noted' })).toContainText('says nothing');
   await expect(sheet.getByRole('button', { name: 'Set the link' })).toBeEnabled();

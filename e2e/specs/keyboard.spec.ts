@@ -28,9 +28,9 @@ test('from the shelf to a fixed page with the keyboard alone', async ({ page }) 
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
 
-  await tabTo(page, /What would a reader look at/);
+  await tabTo(page, /^Alternative text: /);
   await page.keyboard.type('A smoker, lit');
-  await expect(page.getByLabel(/What would a reader look at/)).toHaveValue('A smoker, lit');
+  await expect(page.getByLabel(/^Alternative text: /)).toHaveValue('A smoker, lit');
   await tabTo(page, /^Apply, go to next$/);
   await page.keyboard.press('Enter');
   // Focus goes to the next note's heading, never to nowhere.
@@ -90,7 +90,7 @@ test('the note in hand is filled in, applied, answered and left by single keys',
   await said('Ruled out, 2 left.');
   await expect(page.getByText('Looking for fixes…')).toBeHidden();
   await page.keyboard.press('f');
-  const box = page.getByLabel(/What would a reader look at/);
+  const box = page.getByLabel(/^Alternative text: /);
   await expect(box).toBeFocused();
   await page.keyboard.type('A smoker, lit');
   await page.keyboard.press('Enter');

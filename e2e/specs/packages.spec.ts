@@ -128,7 +128,7 @@ test('one slip in a header of many pages is told once, fixed on all of them from
   await expect(row.getByRole('cell', { name: '4', exact: true })).toBeVisible();
   await row.getByRole('link').click();
   await expect(page.getByText('The same slip stands in an equal piece on 3 other pages.')).toBeVisible();
-  await page.getByLabel('What would a reader look at?').fill('Larkmoor Canal Trust, to the first page');
+  await page.getByLabel(/^Alternative text: /).fill('Larkmoor Canal Trust, to the first page');
   await page.getByRole('button', { name: 'On all 4 pages…', exact: true }).click();
   const sheet = page.getByRole('dialog', { name: /^On many pages/ });
   await sheet.getByText('wharf', { exact: true }).click();

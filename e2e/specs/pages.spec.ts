@@ -21,7 +21,7 @@ test('a page is called otherwise, is another sort, moves with its links, and sta
   await dialog.getByLabel('Address in the collection').fill(address);
   await dialog.getByRole('button', { name: 'Move it' }).click();
   await expect(dialog.getByRole('alert')).toBeHidden();
-  await dialog.getByRole('button', { name: 'Let it stand behind…' }).click();
+  await dialog.getByRole('button', { name: 'Move it after…' }).click();
   await page.getByLabel('Find a page of the collection').fill(target);
   await page.getByRole('option', { name: target }).click();
   await expect(page.getByRole('link', { name: `Page before: ${target}` })).toBeVisible();
@@ -31,7 +31,7 @@ test('a page is called otherwise, is another sort, moves with its links, and sta
 
 test('a newer file takes a page’s place, and what was fixed here is fixed in it', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>\n<p>Old words.</p>', freshTitle('Newer'));
-  await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await page.getByLabel(/^Alternative text: /).fill('A smoker, lit');
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(standing(page)).toContainText('revision 2');
   await page.keyboard.press('p');
@@ -75,7 +75,7 @@ test('a page is taken out and brought back, from the ledger or at its own addres
 
 test('thirty steps of undo and redo are one line of the history', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p><img src="images/smoker.png"></p>', freshTitle('Steps'));
-  await page.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await page.getByLabel(/^Alternative text: /).fill('A smoker, lit');
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(standing(page)).toContainText('revision 2');
   await page.locator('body').focus();

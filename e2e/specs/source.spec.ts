@@ -59,7 +59,7 @@ test('two tabs that change different places both keep what they did', async ({ p
   await page.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(standing(page)).toContainText('revision 2');
 
-  await other.getByRole('textbox', { name: /What would a reader look at/ }).fill('A smoker with its bellows');
+  await other.getByRole('textbox', { name: /^Alternative text: / }).fill('A smoker with its bellows');
   await other.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(other.getByText('Ines Calder made revision 2 meanwhile: both are in the page now.')).toBeVisible();
   await openSource(other);
@@ -106,12 +106,12 @@ test('a fix of what somebody else changed meanwhile is refused, and what was typ
   await page.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(standing(page)).toContainText('revision 2');
 
-  await other.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await other.getByLabel(/^Alternative text: /).fill('A smoker, lit');
   await other.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(other.getByRole('alert').filter({ hasText: 'The page has changed since you opened it' })).toBeVisible();
   await other.getByRole('button', { name: 'Show the newest revision' }).click();
   await expect(standing(other)).toContainText('revision 2');
-  await expect(other.getByLabel('What would a reader look at?')).toHaveValue('A smoker, lit');
+  await expect(other.getByLabel(/^Alternative text: /)).toHaveValue('A smoker, lit');
   await other.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(standing(other)).toContainText('revision 3');
 });
@@ -139,7 +139,7 @@ test('a fix is put into the draft before it is saved', async ({ page }) => {
   await page.getByRole('button', { name: 'Put it into the draft' }).click();
   await expect(editor(page)).toContainText('<ol><li>Candles</li>');
   await page.getByRole('button', { name: /bee\.png has no alternative/ }).click();
-  await page.getByLabel('What would a reader look at?').fill('A bee on a thistle');
+  await page.getByLabel(/^Alternative text: /).fill('A bee on a thistle');
   await page.getByRole('button', { name: 'Put it into the draft' }).click();
   await expect(editor(page)).toContainText('alt="A bee on a thistle"');
   await expect(standing(page)).toContainText('revision 1');

@@ -67,7 +67,7 @@ test('only sound markup is written: headings, strong words, lists, links with wo
   const link = page.getByRole('dialog', { name: 'Link' });
   await link.getByLabel('Where it leads').fill('spring.html');
   await expect(link.getByRole('button', { name: 'Set the link' })).toBeDisabled();
-  await link.getByLabel('Its words').fill('Spring work');
+  await link.getByLabel('Link text').fill('Spring work');
   await link.getByRole('button', { name: 'Set the link' }).click();
   await save(page, 2);
   expect(await sourceOf(page)).toBe(
@@ -84,9 +84,9 @@ test('an image is put in with its words or as decoration, and not without either
   await page.keyboard.press('End');
   await page.getByRole('button', { name: 'Image', exact: true }).click();
   const image = page.getByRole('dialog', { name: 'Image' });
-  await image.getByLabel('Its file in the collection').fill('images/smoker.png');
+  await image.getByLabel('Image file in the collection').fill('images/smoker.png');
   await expect(image.getByRole('button', { name: 'Put it in' })).toBeDisabled();
-  await image.getByLabel('What would a reader look at?').fill('A smoker, lit');
+  await image.getByLabel(/^Alternative text: /).fill('A smoker, lit');
   await image.getByRole('button', { name: 'Put it in' }).click();
   await expect(editor(page).getByRole('img', { name: 'A smoker, lit' })).toBeVisible();
   await page.keyboard.press('ArrowRight');
@@ -210,7 +210,7 @@ test('an image is uploaded, described and sized in one step, then chosen again f
   await expect(sheet.getByRole('alert')).toContainText('This file is no image that pages can show');
   await sheet.locator('input[type=file]').setInputFiles(upload(`Two Stripes ${mark}.svg`, STRIPES.replace('<path', `<path id="s${mark}"`)));
   await expect(sheet.getByText(`Taken in as images/two-stripes-${mark}.svg.`)).toBeVisible();
-  await sheet.getByLabel('What would a reader look at?').fill(`Stripes, ${mark} of them`);
+  await sheet.getByLabel(/^Alternative text: /).fill(`Stripes, ${mark} of them`);
   await sheet.getByLabel('Width on the page').fill('80');
   await sheet.getByRole('button', { name: 'Put it in' }).click();
   await save(page, 2);
@@ -226,7 +226,7 @@ test('an image is uploaded, described and sized in one step, then chosen again f
   await page.keyboard.press('Tab');
   await expect(imagesFound(page)).toHaveText([new RegExp(`Stripes, ${mark}`)]);
   await page.keyboard.press('Enter');
-  await expect(sheet.getByLabel('What would a reader look at?')).toHaveValue(`Stripes, ${mark} of them`);
+  await expect(sheet.getByLabel(/^Alternative text: /)).toHaveValue(`Stripes, ${mark} of them`);
   await sheet.getByRole('button', { name: 'Put it in' }).click();
   await save(page, 3);
   expect(await sourceOf(page)).toContain(`<p><img src="images/two-stripes-${mark}.svg" alt="Stripes, ${mark} of them">Start${markup}</p>`);
@@ -240,17 +240,17 @@ test('a part of an image becomes an image of its own, by keyboard; the whole one
   await page.getByRole('dialog').getByRole('button', { name: 'Choose from the collection' }).click();
   await page.getByLabel('Find an image of the collection').fill('smoker.png');
   await imagesFound(page).filter({ hasText: 'smoker.png' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Take a part of it' }).click();
-  const part = page.getByRole('dialog', { name: 'A part of the image' });
+  await page.getByRole('dialog').getByRole('button', { name: 'Crop it' }).click();
+  const part = page.getByRole('dialog', { name: 'Crop the image' });
   await expect(part.getByText(/^Kept: /)).toBeVisible();
   const [width] = /\d+/.exec(await part.getByText(/^Kept: /).innerText())!;
   await part.getByLabel('Right edge').focus();
   for (let nth = 0; nth < 3; nth++) await page.keyboard.press('Shift+ArrowLeft');
   await expect(part.getByText(/^Kept: /)).not.toContainText(`Kept: ${width} by`);
   await part.getByLabel('Width in pixels').fill('50');
-  await part.getByRole('button', { name: 'Use this part' }).click();
+  await part.getByRole('button', { name: 'Crop' }).click();
   const sheet = page.getByRole('dialog', { name: 'Image', exact: true });
-  await expect(sheet.getByLabel('Its file in the collection')).toHaveValue(/smoker-part/);
+  await expect(sheet.getByLabel('Image file in the collection')).toHaveValue(/smoker-part/);
   await expect(sheet.getByText('In pixels; empty for its own, 50.')).toBeVisible();
   await sheet.getByRole('button', { name: 'Cancel' }).click();
 });
@@ -269,7 +269,7 @@ test('a link is led to a heading of another page by its words, and says them', a
   await expect(page.getByText('1 heading cannot be led to')).toBeVisible();
   await page.getByRole('option', { name: /Frames and foundation/ }).click();
   const link = page.getByRole('dialog', { name: 'Link' });
-  await expect(link.getByLabel('Its words')).toHaveValue('Frames and foundation');
+  await expect(link.getByLabel('Link text')).toHaveValue('Frames and foundation');
   await link.getByRole('button', { name: 'Set the link' }).click();
   await save(page, 2);
   expect(await sourceOf(page)).toMatch(/<a href="[^"]+#frames">Frames and foundation<\/a>/);

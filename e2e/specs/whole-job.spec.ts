@@ -24,7 +24,7 @@ test('a page goes from paste to signed off, one fix of each family at a time', a
   await apply(page);
 
   await takeUp(page, 'Image with no alternative text');
-  await page.getByLabel('What would a reader look at?').fill('A smoker & its bellows');
+  await page.getByLabel(/^Alternative text: /).fill('A smoker & its bellows');
   await expect(page.getByText('“Image, A smoker & its bellows.”')).toBeVisible();
   await apply(page);
 

@@ -25,7 +25,7 @@ const ACTS = {
   certain: {
     button: 'Fix what is certain…',
     title: 'Fix what is certain',
-    says: 'Every fix that needs no word from a person, one revision a page. One word takes all of it back.',
+    says: 'Every fix that needs no word from a person, one revision a page. It can all be taken back at once.',
     go: (many: string) => `Fix on ${many}`,
   },
   'sign off': {

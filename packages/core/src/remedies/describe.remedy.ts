@@ -1,4 +1,6 @@
-import { has, tidy, valueOf } from '../document/tree.ts';
+import { closest, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
+import type { Page } from '../document/page.ts';
+import { shownText } from '../semantics/names.ts';
 import { images } from '../semantics/imageContext.ts';
 import { addressOf, fileNameOf, writtenAlternative } from '../semantics/images.ts';
 import { contentRange, dropAttribute, escapeText, NO_SOURCE, setAttribute } from './markup.ts';
@@ -10,8 +12,13 @@ export const remedy: Remedy = {
   name: 'describe',
   label: 'Describe it',
   certain: false,
-  fields: [
-    { name: 'alt', label: 'What would a reader look at?', kind: 'passage', hint: 'A few words; it is announced as an image already.' },
+  fields: ({ page, element }) => [
+    {
+      name: 'alt',
+      label: `Alternative text: ${questionOf(page, element)}`,
+      kind: 'passage',
+      hint: 'A few words; it is announced as an image already.',
+    },
   ],
   // A description that is to be looked at again is changed, not written from nothing.
   propose: ({ element, finding }) => ({ alt: finding.rule === 'images/true-to-picture' ? (writtenAlternative(element) ?? '') : '' }),
@@ -38,6 +45,14 @@ export const remedy: Remedy = {
     return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
   },
 };
+
+/** What its alternative has to say: of an image that is all a link holds, where that leads (WCAG technique H30). */
+function questionOf(page: Page, element: ElementNode): string {
+  if (element.tag === 'area') return 'where does this part lead?';
+  if (element.tag === 'input') return 'what does the button do?';
+  const link = closest(element, (up) => up.tag === 'a' && has(up, 'href'));
+  return link && shownText(page, link, 1) === '' ? 'where does the link lead?' : 'what does the image show?';
+}
 
 function attributeFor(tag: string): string {
   if (tag === 'img' || tag === 'area' || tag === 'input') return 'alt';

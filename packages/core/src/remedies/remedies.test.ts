@@ -334,3 +334,14 @@ test.each(pagesWithSlips())('%s can be made right from its notes alone', (_name,
       .map((finding) => `${finding.rule} ${finding.at.path}`),
   ).toEqual([]);
 });
+
+test.each<[string, string, string]>([
+  ['an image', '<p><img src="a.png"></p>', 'what does the image show?'],
+  ['an image that is all a link holds', '<p><a href="b.html"> <img src="a.png"></a></p>', 'where does the link lead?'],
+  ['an image beside words in a link', '<p><a href="b.html"><img src="a.png"> The locks</a></p>', 'what does the image show?'],
+])('describe asks of %s what its alternative has to say (WCAG technique H30)', (_shows, html, question) => {
+  const page = parsePage(html);
+  const image = auditPage(page).findings.find(({ rule, remedies }) => rule.startsWith('images/') && remedies.includes('describe'));
+  const offer = image && offersFor(page, image).find(({ name }) => name === 'describe');
+  expect(offer?.fields.map(({ label }) => label)).toEqual([`Alternative text: ${question}`]);
+});

@@ -65,9 +65,9 @@ export function CropImage({ shown, name, onCancel, onDone }: CropImageProps) {
       />
       <Row>
         <Button $look="main" isDisabled={!ready} onPress={() => void make()}>
-          Use this part
+          Crop
         </Button>
-        <Button onPress={onCancel}>Leave it whole</Button>
+        <Button onPress={onCancel}>Cancel</Button>
       </Row>
     </>
   );

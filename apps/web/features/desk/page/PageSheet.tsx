@@ -50,7 +50,7 @@ export function PageSheet(props: PageSheetProps) {
   const { state, actions, onClose } = props;
   if (step === 'behind')
     return (
-      <Sheet title="Behind which page?" open onClose={() => setStep('page')} problem={state.problem}>
+      <Sheet title="After which page?" open onClose={() => setStep('page')} problem={state.problem}>
         <PageChooser
           collection={state.desk.collection.slug}
           back="Back"
@@ -137,16 +137,16 @@ function WhereItIs({ state: { desk, busy }, actions, onBehind }: PageSheetProps 
           </div>
         </Form>
       )}
-      <p>{before ? `It stands behind “${before.title}”.` : 'It stands first.'}</p>
+      <p>{before ? `It comes after “${before.title}”.` : 'It comes first.'}</p>
       <Row>
         {(before || after) && (
           <Button isDisabled={busy} onPress={onBehind}>
-            Let it stand behind…
+            Move it after…
           </Button>
         )}
         {before && (
           <Button isDisabled={busy} onPress={() => void actions.changePage({ behind: null })}>
-            Let it stand first
+            Move it to the front
           </Button>
         )}
       </Row>

@@ -37,7 +37,7 @@ export function DraftBar({
         onPress={() => void draft.save()}
       >{`Save as revision ${draft.base + 1}`}</Button>
       <Button isDisabled={!draft.changed} onPress={draft.drop}>
-        Drop the draft
+        Discard the draft
       </Button>
       <span role="status">
         {draft.changed

@@ -103,12 +103,23 @@ const Frame = styled.div`
     place-items: center;
     min-width: 1.25rem;
     height: 1.25rem;
-    border-radius: 0 55% 55% 55%;
-    border: 1.5px solid var(--ink);
-    font: 700 0.75rem/1 var(--sans);
+    border: 0;
+    background: none;
+    font: 700 0.6875rem/1 var(--sans);
     color: var(--ink);
     cursor: pointer;
     position: relative;
+    isolation: isolate;
+  }
+  /* A drop as in the proof's margin, its point above: the more ink, the heavier. */
+  .drop::before {
+    content: '';
+    position: absolute;
+    inset: 1px;
+    border: 1.5px solid var(--ink);
+    border-radius: 0 50% 50% 50%;
+    transform: rotate(45deg) scale(0.88);
+    z-index: -1;
   }
   /* It is taken hold of a bit beyond its edge: lines are 20 px high, targets 24. */
   .drop::after {
@@ -117,8 +128,13 @@ const Frame = styled.div`
     inset: -3px;
   }
   .drop.must {
-    background: var(--ink);
     color: var(--paper);
+  }
+  .drop.must::before {
+    background: var(--ink);
+  }
+  .drop.should::before {
+    border-width: 2.5px;
   }
   .note {
     text-decoration: underline solid var(--ink) 1px;

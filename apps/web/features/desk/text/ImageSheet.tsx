@@ -146,7 +146,7 @@ export function ImageSheet(sheet: SheetOfTools & { file?: File | null }) {
     );
   if (step === 'crop' && shown)
     return (
-      <Sheet title="A part of the image" open wide onClose={back} problem={sent.problem}>
+      <Sheet title="Crop the image" open wide onClose={back} problem={sent.problem}>
         <CropImage shown={shown} name={src.replace(/^.*\//, '')} onCancel={back} onDone={(file) => void sent.upload(file)} />
       </Sheet>
     );
@@ -206,7 +206,7 @@ function ItsFile({ draft: { src, shown, own, setOwn }, sent, onStep }: ItsFilePr
         <FileTrigger acceptedFileTypes={ACCEPTED} onSelect={(files) => files?.[0] && void sent.upload(files[0])}>
           <Button isDisabled={sent.sending}>{sent.sending ? 'Uploading…' : 'Upload an image'}</Button>
         </FileTrigger>
-        {shown && own && /\.(png|jpe?g|webp|avif)$/i.test(src) && <Button onPress={() => onStep('crop')}>Take a part of it</Button>}
+        {shown && own && /\.(png|jpe?g|webp|avif)$/i.test(src) && <Button onPress={() => onStep('crop')}>Crop it</Button>}
       </Row>
       <p role="status">{sent.said}</p>
     </div>
@@ -221,7 +221,7 @@ function ItsWords({ draft, children }: { draft: Draft; children: ReactNode }) {
       <Choice label="On this page" value={way} onChange={setWay} options={WAYS} />
       {way === 'says' && (
         <TextBox
-          label="What would a reader look at?"
+          label="Alternative text: what does the image show?"
           value={alt}
           onChange={setAlt}
           passage
@@ -229,7 +229,7 @@ function ItsWords({ draft, children }: { draft: Draft; children: ReactNode }) {
         />
       )}
       {children}
-      <TextBox label="Its file in the collection" value={src} onChange={setSrc} hint="Such as images/smoker.png." />
+      <TextBox label="Image file in the collection" value={src} onChange={setSrc} hint="Such as images/smoker.png." />
       <TextBox
         label="Width on the page"
         value={width}

@@ -71,7 +71,7 @@ export function LinkSheet({ editor, engine, page, place, onClose, onDone }: Shee
         }}
       >
         <TextBox
-          label="Its words"
+          label="Link text"
           value={text}
           onChange={setText}
           hint="Say where it leads: they are read without what stands around them."
