@@ -54,6 +54,9 @@ test('single keys step through notes, show faces and undo, and can be turned off
   await bringIn(page, '<h2></h2><h2> </h2><p>Text</p>', freshTitle('Single keys'));
   const first = page.getByRole('button', { name: /^1\s*Must: Heading with no text/ });
   await expect(first).toHaveAttribute('aria-current', 'true');
+  // Keys act once the Desk is awake, which is when its fix has come.
+  await expect(page.getByRole('button', { name: 'Apply, go to next' })).toBeVisible();
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
   await page.keyboard.press('n');
   await expect(page.getByRole('button', { name: /^2\s*Must: Heading with no text/ })).toHaveAttribute('aria-current', 'true');
   await page.keyboard.press('b');

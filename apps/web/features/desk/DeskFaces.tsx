@@ -10,13 +10,13 @@ import { OutlineFace } from './outline/OutlineFace';
 import { FACES, type Face, type Pair } from './place';
 import { Proof } from './proof/Proof';
 import type { ProofView } from './proof/views';
-import { Conflict } from './source/Conflict';
 import { useDraft, useSourceNotes } from './source/DraftHolder';
 import { SpokenFace } from './spoken/SpokenFace';
 import type { Permissions } from './StandingLine';
 import type { DeskActions, DeskState } from './useDesk';
 
 /** Editors come when they are asked for: most visits to a page need neither. */
+const Conflict = dynamic(() => import('./source/Conflict').then((face) => face.Conflict), { ssr: false });
 const TextFace = dynamic(() => import('./text/TextFace').then((face) => face.TextFace), { ssr: false });
 const SourceFace = dynamic(() => import('./source/SourceFace').then((face) => face.SourceFace), { ssr: false });
 

@@ -1,6 +1,7 @@
 'use client';
 import type { Desk, Problem } from '@inkwell/review';
 import type { KeySettings } from '@inkwell/store';
+import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -16,7 +17,6 @@ import { NoteInHand } from './note/NoteInHand';
 import { keysOfNote } from './keys';
 import { NoteList } from './note/NoteList';
 import { DeskPalette } from './palette/DeskPalette';
-import { PageSheet } from './page/PageSheet';
 import { TakenOut } from './page/TakenOut';
 import { FACES, placeFrom, queryOf, type DeskPlace } from './place';
 import { ShortcutSheet } from './ShortcutSheet';
@@ -26,6 +26,9 @@ import { addressBeside, StandingLine, type Permissions } from './StandingLine';
 import { useTimeLog } from './time/useTimeLog';
 import { useDesk, type DeskActions, type DeskState } from './useDesk';
 import { usePaletteKey, useShortcuts } from './useShortcuts';
+
+/** Fetched when somebody wants it: most never do. */
+const PageSheet = dynamic(() => import('./page/PageSheet').then(({ PageSheet: sheet }) => sheet), { ssr: false });
 
 const Layout = styled.main`
   display: grid;

@@ -1,7 +1,10 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { RemedyOffer } from '@inkwell/core';
 import { Choice, Pick, TextBox } from '@/ui/Field';
-import { LanguageField } from '@/ui/LanguageField';
+
+/** Fetched where a language is asked for. */
+const LanguageField = dynamic(() => import('@/ui/LanguageField').then((found) => found.LanguageField), { ssr: false });
 
 /** More choices than this stand in a list that folds. */
 const MOST_BUTTONS = 6;
