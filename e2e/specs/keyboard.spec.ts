@@ -119,6 +119,8 @@ test('a key of the Desk can be another, for whoever sits there, on every page', 
   await expect(sheet.getByText('“y” is taken on other notes.')).toBeVisible();
   await page.keyboard.press(';');
   await expect(sheet.getByText('“;” is its key from now on')).toBeVisible();
+  // What only other notes offer has a line of its own, too.
+  await expect(sheet.getByRole('button', { name: 'Change the key for: Answer yes (on other notes)' })).toBeVisible();
   await sheet.getByRole('button', { name: 'Close' }).click();
   await page.reload();
   const current = page.locator('[aria-labelledby="notes-heading"] li button[aria-current="true"]');

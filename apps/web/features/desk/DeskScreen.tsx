@@ -14,7 +14,7 @@ import { filters } from './note/filter';
 import { useAhead } from './note/ahead';
 import { CriterionPane, type AskedCriterion } from './note/CriterionPane';
 import { NoteInHand } from './note/NoteInHand';
-import { keysOfNote } from './keys';
+import { keysElsewhere, keysOfNote } from './keys';
 import { NoteList } from './note/NoteList';
 import { DeskPalette } from './palette/DeskPalette';
 import { TakenOut } from './page/TakenOut';
@@ -25,7 +25,7 @@ import { DraftPanel } from './source/DraftPanel';
 import { addressBeside, StandingLine, type Permissions } from './StandingLine';
 import { useTimeLog } from './time/useTimeLog';
 import { useDesk, type DeskActions, type DeskState } from './useDesk';
-import { usePaletteKey, useShortcuts } from './useShortcuts';
+import { usePaletteKey, useShortcuts, withOwnKeys } from './useShortcuts';
 
 /** Fetched when somebody wants it: most never do. */
 const PageSheet = dynamic(() => import('./page/PageSheet').then(({ PageSheet: sheet }) => sheet), { ssr: false });
@@ -174,6 +174,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
           open={sheetOpen}
           onClose={() => setSheetOpen(false)}
           shortcuts={keyed}
+          elsewhere={withOwnKeys(keysElsewhere(shortcuts, can), keySettings)}
           settings={keySettings}
           onSettings={(next) => void keepSetting('/api/keys', next, [next, keySettings, setKeySettings], setUnkept)}
           problem={unkept}

@@ -26,6 +26,8 @@ export interface ShortcutSheetProps {
   open: boolean;
   onClose(): void;
   shortcuts: readonly KeyedShortcut[];
+  /** What the note in hand does not offer, and others do. */
+  elsewhere: readonly KeyedShortcut[];
   settings: KeySettings;
   /** Keeps other settings for the person at the desk. */
   onSettings(settings: KeySettings): void;
@@ -42,12 +44,14 @@ const FIXED = [
 ] as const;
 
 /** The keys of the Desk, each of which can be another: they are kept for the person. */
-export function ShortcutSheet({ open, onClose, shortcuts, settings, onSettings, keepsTime, onKeepTime, problem }: ShortcutSheetProps) {
+export function ShortcutSheet(props: ShortcutSheetProps) {
+  const { open, onClose, shortcuts, elsewhere, settings, onSettings, keepsTime, onKeepTime, problem } = props;
+  const others = elsewhere.map((one) => ({ ...one, does: `${one.does} (on other notes)` }));
   const { changing, said, change, take, stop } = useChange(shortcuts, settings, onSettings);
   return (
     <Sheet title="Keys of the Desk" open={open} onClose={onClose} problem={problem}>
       <Keys tabIndex={0} role="group" aria-label="Keys">
-        {shortcuts.map(({ key, usual, does }) => (
+        {[...shortcuts, ...others].map(({ key, usual, does }) => (
           <div key={usual} style={{ display: 'contents' }}>
             <dt>
               <kbd>{key}</kbd>

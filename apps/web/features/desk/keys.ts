@@ -18,8 +18,37 @@ function press(act: 'alike' | 'certain' | 'exception'): void {
   document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
 }
 
-/** Usual keys of what some notes offer and others do not; what is always there has its keys on the sheet. */
-export const KEYS_OF_NOTES = ['a', 'f', 'l', 'c', 'y', 'x', 'z', 'k', 'e', 'h', 'g', '[', ']'] as const;
+/** What some notes offer and others do not, by its usual key; what is always there has its own line on the sheet of keys. */
+const OF_NOTES = {
+  a: 'Apply the fix, go to next',
+  f: 'First field of the fix',
+  l: 'All like this',
+  c: 'Fix what is certain',
+  y: 'Answer yes',
+  x: 'Answer no',
+  z: 'Answer not sure',
+  k: 'Next note of the same kind',
+  e: 'Let it stand for a time',
+  h: 'For the theme or host',
+  g: 'Sign this revision off',
+} as const;
+
+/** Usual keys of what is not always there: other notes have them, or pages with others beside them. */
+export const KEYS_OF_NOTES: readonly string[] = [...Object.keys(OF_NOTES), '[', ']'];
+
+/** What the note in hand does not offer and others do, for whoever may: its keys can be changed all the same. */
+export function keysElsewhere(shortcuts: readonly Shortcut[], can: Permissions): Shortcut[] {
+  const allowed: Readonly<Record<string, boolean>> = {
+    ...Object.fromEntries([...'aflc'].map((key) => [key, can.change])),
+    ...Object.fromEntries([...'yxzh'].map((key) => [key, can.rule])),
+    k: true,
+    e: can.letStand,
+    g: can.signOff,
+  };
+  return Object.entries(OF_NOTES)
+    .filter(([key]) => allowed[key] && !shortcuts.some((one) => one.key === key))
+    .map(([key, does]) => ({ key, does, run: () => undefined }));
+}
 
 /** What is done to the note in hand by a single key: the fix, its field, an answer, and what is done less often. */
 export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissions): Shortcut[] {
@@ -28,30 +57,30 @@ export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissi
   const answers = isToJudge(note) && can.rule;
   const fix: Shortcut[] = can.change
     ? [
-        { key: 'a', does: 'Apply the fix, go to next', run: () => fixForm()?.requestSubmit() },
-        { key: 'f', does: 'First field of the fix', run: focusField },
-        { key: 'l', does: 'All like this', run: () => press('alike') },
-        { key: 'c', does: 'Fix what is certain', run: () => press('certain') },
+        { key: 'a', does: OF_NOTES.a, run: () => fixForm()?.requestSubmit() },
+        { key: 'f', does: OF_NOTES.f, run: focusField },
+        { key: 'l', does: OF_NOTES.l, run: () => press('alike') },
+        { key: 'c', does: OF_NOTES.c, run: () => press('certain') },
       ]
     : [];
   const answer: Shortcut[] = answers
     ? [
-        { key: 'y', does: 'Answer yes', run: () => void actions.rule(note, 'stands') },
-        { key: 'x', does: 'Answer no', run: () => void actions.rule(note, 'no problem') },
-        { key: 'z', does: 'Answer not sure', run: () => void actions.rule(note, 'not sure') },
+        { key: 'y', does: OF_NOTES.y, run: () => void actions.rule(note, 'stands') },
+        { key: 'x', does: OF_NOTES.x, run: () => void actions.rule(note, 'no problem') },
+        { key: 'z', does: OF_NOTES.z, run: () => void actions.rule(note, 'not sure') },
       ]
     : [];
   const aside: Shortcut[] = [
-    { key: 'k', does: 'Next note of the same kind', run: () => nextAlike(state, actions) },
-    ...(can.letStand ? [{ key: 'e', does: 'Let it stand for a time', run: () => press('exception') }] : []),
-    ...(can.rule ? [{ key: 'h', does: 'For the theme or host', run: () => void actions.setElsewhere(note, true) }] : []),
+    { key: 'k', does: OF_NOTES.k, run: () => nextAlike(state, actions) },
+    ...(can.letStand ? [{ key: 'e', does: OF_NOTES.e, run: () => press('exception') }] : []),
+    ...(can.rule ? [{ key: 'h', does: OF_NOTES.h, run: () => void actions.setElsewhere(note, true) }] : []),
   ];
   return [...fix, ...answer, ...aside, ...signKey(state, actions, can)];
 }
 
 function signKey({ desk: { verdict, release } }: DeskState, actions: DeskActions, can: Permissions): Shortcut[] {
   const may = can.signOff && verdict === 'ready' && release !== 'signed off';
-  return may ? [{ key: 'g', does: 'Sign this revision off', run: () => void actions.signOff() }] : [];
+  return may ? [{ key: 'g', does: OF_NOTES.g, run: () => void actions.signOff() }] : [];
 }
 
 /** The next open note of the same rule, round the page. */

@@ -39,7 +39,7 @@ test('what is typed is shown as it will be said, and applied with the Enter key'
 
 test('Enter applies from a description too; a box made for several lines takes Ctrl with it', async () => {
   const { user, onApply } = start('<p>Our hive: <img src="hive.png"></p>');
-  await user.type(await screen.findByRole('textbox', { name: /what would a reader look at/i }), 'A hive in snow{Enter}');
+  await user.type(await screen.findByRole('textbox', { name: /^alternative text: /i }), 'A hive in snow{Enter}');
   expect(onApply).toHaveBeenLastCalledWith('describe', { alt: 'A hive in snow' });
 });
 

@@ -8,6 +8,7 @@ import { keyOf } from '../engine/pageText';
 import type { PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import { RemedyField } from './RemedyField';
+import { Warnings } from './Warnings';
 
 const Group = styled.fieldset`
   display: grid;
@@ -95,6 +96,11 @@ function Companion({ note, text, engine, mayChange, onFill }: Omit<VisitProps, '
   const ready = offer?.fields.every((field) => inputs[field.name]?.trim()) === true;
   const goes = on && ready;
   useEffect(() => onFill(note.id, goes && offer ? { note, remedy: offer.name, inputs } : null), [note, goes, offer, inputs, onFill]);
+  const typing = goes && offer.fields.some(({ kind }) => kind !== 'choice');
+  const warnable = useMemo(
+    () => (typing && offer ? { kind: 'warned' as const, page: text, finding, remedy: offer.name, inputs } : null),
+    [typing, offer, text, finding, inputs],
+  );
   // What is no longer wrong with it does not go along.
   useEffect(() => () => onFill(note.id, null), [note.id, onFill]);
   if (!offer) return null;
@@ -106,6 +112,7 @@ function Companion({ note, text, engine, mayChange, onFill }: Omit<VisitProps, '
     <div>
       <Tick label={`${note.sentence}${on && !ready ? ' (fill it in first)' : ''}`} on={on && mayChange} onChange={setOn} />
       {on && <FieldsOf usable={usable} offer={offer} inputs={inputs} onChoose={setName} onFill={fill} />}
+      {on && <Warnings engine={engine} question={warnable} />}
     </div>
   );
 }

@@ -1,21 +1,16 @@
 import { Readable } from 'node:stream';
 import { everythingIn } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
-import { AWAY, downloaded, FAULT, problemResponse } from '@/server/answer';
-import { isAway } from '@/server/away';
+import { downloaded, guarded, problemResponse } from '@/server/answer';
 import { services } from '@/server/services';
 
 /** Every finding of a collection as a table, sent as it is read. */
-export async function GET(_request: Request, { params }: { params: Promise<{ collection: string }> }): Promise<Response> {
-  try {
+export function GET(_request: Request, { params }: { params: Promise<{ collection: string }> }): Promise<Response> {
+  return guarded(async () => {
     const { collection } = await params;
     const result = await everythingIn(await services(), await currentActor(), { collection: decodeURIComponent(collection) });
     if (!result.ok) return problemResponse(result.problem);
     const { name, parts } = result.value;
     return downloaded(Readable.toWeb(Readable.from(parts)) as ReadableStream, { name, type: 'text/csv; charset=utf-8' });
-  } catch (error) {
-    if (isAway(error)) return problemResponse(AWAY);
-    console.error(error);
-    return problemResponse(FAULT);
-  }
+  });
 }
