@@ -85,3 +85,16 @@ test('a request that is wrong or comes from another site changes nothing', async
   expect(tries.map((answer) => answer.status())).toEqual([422, 422, 403, 404, 404]);
   for (const answer of tries) expect(await answer.json()).toMatchObject({ ok: false, problem: { what: expect.any(String) as unknown } });
 });
+
+test('one key goes to the next page with something open, past those that are done', async ({ page }) => {
+  await bringIn(page, '<h2></h2>', freshTitle('Open before'));
+  const before = page.url();
+  await bringIn(page, '<h2>Wax</h2><p>All is well here.</p>', freshTitle('Done'));
+  const title = freshTitle('Open after');
+  await bringIn(page, '<h2></h2>', title);
+  await page.goto(before);
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Apply, go to next' })).toBeVisible();
+  await page.keyboard.press('o');
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+});

@@ -12,7 +12,7 @@ import {
   snapshot,
   type Answer,
   type PageForEngine,
-  type PageLink,
+  type PagesBeside,
   type Looked,
   type PlacedPage,
   type Release,
@@ -89,8 +89,8 @@ export interface Desk {
   canUndo: boolean;
   canRedo: boolean;
   signOff: SignOffView | null;
-  /** The pages before and after it in the collection. */
-  beside: { before: PageLink | null; after: PageLink | null };
+  /** The pages before and after it in the collection, and the next with something open. */
+  beside: PagesBeside;
   /** What the collection knows of the things the page names. */
   neighbours: Neighbours;
   history: RevisionView[];

@@ -492,6 +492,15 @@ test('a page knows which stand before and after it', async () => {
   expect((await look(two.slug)).beside.before).toEqual({ slug: one.slug, title: one.title });
 });
 
+test('a page knows the next with something open, round the collection', async () => {
+  const [first, clean, last] = [await page('<h2></h2>'), await page('<p>All is well here.</p>'), await page('<h2></h2>')];
+  expect(clean.verdict).toBe('ready');
+  expect((await look(first.slug)).beside.open).toEqual({ slug: last.slug, title: last.title });
+  const round = (await look(last.slug)).beside.open;
+  expect(round).not.toBeNull();
+  expect([clean.slug, last.slug]).not.toContain(round!.slug);
+});
+
 test('an image’s other pages are found by where their markup leads, with what each says of it', async () => {
   const first = await page('<p><img src="images/queen%20bee.png"></p>');
   const second = await page('<p><img src="./images/queen%20bee.png" alt="A marked queen"></p>');

@@ -171,6 +171,7 @@ export {
   type Lapse,
   type PageForEngine,
   type PageLink,
+  type PagesBeside,
   type PlacedPage,
   type Revision,
   type RevisionLine,

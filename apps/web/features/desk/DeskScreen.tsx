@@ -126,7 +126,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
 
   const onward = queryOf({ note: null, face: state.face, filter: state.filter, view, pair: null });
   const router = useRouter();
-  const { before, after } = state.desk.beside;
+  const { before, after, open } = state.desk.beside;
   const shortcuts = useMemo(() => {
     const goTo = (page: { slug: string }) => router.push(addressBeside(state.desk, page.slug, onward));
     return [
@@ -136,12 +136,13 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
       { key: 'r', does: 'Redo', run: () => void actions.redo() },
       ...keysOfNote(state, actions, can),
       ...(after ? [{ key: ']', does: `Page after: ${after.title}`, run: () => goTo(after) }] : []),
+      ...(open ? [{ key: 'o', does: `Next page with something open: ${open.title}`, run: () => goTo(open) }] : []),
       ...(before ? [{ key: '[', does: `Page before: ${before.title}`, run: () => goTo(before) }] : []),
       ...FACES.map((face, i) => ({ key: String(i + 1), does: `Show ${face.label.toLowerCase()}`, run: () => actions.setFace(face.id) })),
       ...(can.change || can.bringIn ? [{ key: 'p', does: 'This page: title, place, sort', run: () => setPageOpen(true) }] : []),
       { key: '?', does: 'The sheet of keys', run: () => setSheetOpen(true) },
     ];
-  }, [actions, router, before, after, onward, state, can]);
+  }, [actions, router, before, after, open, onward, state, can]);
   useTitle(state.desk.title);
   const [unkept, setUnkept] = useState<Problem | null>(null);
   const [keySettings, setKeySettings] = useState(person.keys);

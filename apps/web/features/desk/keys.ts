@@ -34,7 +34,7 @@ const OF_NOTES = {
 } as const;
 
 /** Usual keys of what is not always there: other notes have them, or pages with others beside them. */
-export const KEYS_OF_NOTES: readonly string[] = [...Object.keys(OF_NOTES), '[', ']'];
+export const KEYS_OF_NOTES: readonly string[] = [...Object.keys(OF_NOTES), '[', ']', 'o'];
 
 /** What the note in hand does not offer and others do, for whoever may: its keys can be changed all the same. */
 export function keysElsewhere(shortcuts: readonly Shortcut[], can: Permissions): Shortcut[] {

@@ -290,17 +290,30 @@ export interface PageLink {
   title: string;
 }
 
-/** The pages before and after one in its collection's order. */
-export async function pagesBeside(
-  db: Database | Write,
-  page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>,
-): Promise<{ before: PageLink | null; after: PageLink | null }> {
-  const { rows } = await sql<PageLink & { way: 'before' | 'after' }>`
-    (select 'before' as way, slug, title from pages where collection_id = ${page.collection_id} and gone_at is null and (position, id) < (${page.position},
-      ${page.id}) order by position desc, id desc limit 1)
+export interface PagesBeside {
+  before: PageLink | null;
+  after: PageLink | null;
+  /** The next page, round the collection, on which something is open. */
+  open: PageLink | null;
+}
+
+/** The pages before and after one in its collection's order, and the next with something open. */
+export async function pagesBeside(db: Database | Write, page: Pick<StoredPage, 'id' | 'collection_id' | 'position'>): Promise<PagesBeside> {
+  const here = sql`collection_id = ${page.collection_id} and gone_at is null`;
+  const place = sql`(${page.position}, ${page.id})`;
+  const someOpen = sql`exists (select 1 from page_status s where s.page_id = pages.id and s.must + s.should + s.consider + s.questions > 0)`;
+  // The second half of the round is looked at only where the first has none.
+  const { rows } = await sql<PageLink & { way: keyof PagesBeside }>`
+    (select 'before' as way, slug, title from pages where ${here} and (position, id) < ${place} order by position desc, id desc limit 1)
     union all
-    (select 'after' as way, slug, title from pages where collection_id = ${page.collection_id} and gone_at is null and (position, id) > (${page.position},
-      ${page.id}) order by position, id limit 1)`.execute(db);
-  const link = (way: string) => rows.filter((row) => row.way === way).map(({ slug, title }) => ({ slug, title }))[0] ?? null;
-  return { before: link('before'), after: link('after') };
+    (select 'after' as way, slug, title from pages where ${here} and (position, id) > ${place} order by position, id limit 1)
+    union all
+    (select 'open' as way, slug, title from (
+      (select slug, title from pages where ${here} and (position, id) > ${place} and ${someOpen} order by position, id limit 1)
+      union all
+      (select slug, title from pages where ${here} and (position, id) < ${place} and ${someOpen} order by position, id limit 1)) round limit 1)`.execute(
+    db,
+  );
+  const link = (way: keyof PagesBeside) => rows.filter((row) => row.way === way).map(({ slug, title }) => ({ slug, title }))[0] ?? null;
+  return { before: link('before'), after: link('after'), open: link('open') };
 }

@@ -56,7 +56,7 @@ export function deskOf(html: string, number = 1, over: Partial<Desk> = {}): Desk
     canUndo: number > 1,
     canRedo: false,
     signOff: null,
-    beside: { before: null, after: null },
+    beside: { before: null, after: null, open: null },
     neighbours: { titles: {} },
     history: [revision],
     looked: [],
