@@ -138,3 +138,21 @@ test('everything that is wrong with one image is one visit with one Apply', asyn
   );
   await expect(page.getByRole('listitem').filter({ hasText: /caption|image of/ })).toHaveCount(0);
 });
+
+test('a link that leads nowhere is led to a page and heading of the collection in its fix', async ({ page }) => {
+  const title = freshTitle('Where to');
+  await bringIn(page, '<h2 id="smoke">When to smoke</h2><p>Text</p>', title);
+  await bringIn(page, '<h2>Wax</h2><p>See <a href="#nowhere">when to smoke</a>.</p>', freshTitle('Leads nowhere'));
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
+  await page.getByRole('button', { name: 'Choose a page' }).click();
+  await page.getByLabel('Find a page of the collection').fill(title);
+  const found = page.getByRole('listbox', { name: 'Pages of the collection' }).getByRole('option');
+  await expect(found).toHaveText([new RegExp(`^${title}`)]);
+  // Enter here chooses; it applies nothing.
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await page.getByRole('option', { name: /When to smoke/ }).click();
+  await expect(page.getByLabel('Address it should lead to')).toHaveValue(/#smoke$/);
+  await apply(page);
+  await expect(standing(page)).toContainText('Ready');
+});

@@ -1,4 +1,5 @@
 import { FILE_BASE_FOLDER, relativeTo, resolveAddress } from '@inkwell/core';
+import type { PageText } from '../engine/protocol';
 import { proofAddress } from '../proof/Proof';
 
 /** Where a page stands: its collection, its own path, and its text. */
@@ -6,6 +7,11 @@ export interface PagePlace {
   collection: string;
   address: string;
   source: string;
+}
+
+/** The same from a page's text as the engine is given it. */
+export function placeOf(collection: string, { address, source }: PageText): PagePlace {
+  return { collection, address, source };
 }
 
 /** A course's own name for the folder of its files (IMS Common Cartridge 1.1). */
@@ -21,6 +27,15 @@ export function addressOfFile({ address, source }: PagePlace, path: string): str
 /** How a page writes the path of another page, seen from where it lies itself. */
 export function addressOfPage({ address }: Pick<PagePlace, 'address'>, path: string): string {
   return relativeTo(address.replace(/[^/]*$/, ''), path);
+}
+
+/** How a page leads to another, or to a heading of it or of itself. */
+export function addressOfDestination(
+  { address }: Pick<PagePlace, 'address'>,
+  { page, heading }: { page: { address: string }; heading: { id: string } | null },
+): string {
+  const itself = page.address === address && heading !== null;
+  return `${itself ? '' : addressOfPage({ address }, page.address)}${heading ? `#${encodeURIComponent(heading.id)}` : ''}`;
 }
 
 /** Where what a page names is shown from; null for what lies outside its collection. */

@@ -140,7 +140,17 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         onSkip={() => actions.step(1)}
         ahead={aheadHere}
         {...(visit.parts.length > 0 ? { applyLabel: `Apply all ${visit.parts.length + 1}, go to next` } : {})}
-        also={<Visit note={note} companions={companions} text={text} engine={engine} mayChange={can.change} onFill={visit.set} />}
+        also={
+          <Visit
+            note={note}
+            companions={companions}
+            text={text}
+            engine={engine}
+            collection={state.desk.collection.slug}
+            mayChange={can.change}
+            onFill={visit.set}
+          />
+        }
         besides={(remedy, inputs, acts) => (
           <>
             <AllAlike

@@ -2,6 +2,8 @@
 import dynamic from 'next/dynamic';
 import type { RemedyOffer } from '@inkwell/core';
 import { Choice, Pick, TextBox } from '@/ui/Field';
+import type { PagePlace } from '../choose/place';
+import { AddressField } from './AddressField';
 
 /** Fetched where a language is asked for. */
 const LanguageField = dynamic(() => import('@/ui/LanguageField').then((found) => found.LanguageField), { ssr: false });
@@ -13,14 +15,18 @@ const MOST_BUTTONS = 6;
 export function RemedyField({
   field,
   value,
+  place,
   onChange,
 }: {
   field: RemedyOffer['fields'][number];
   value: string;
+  /** Where the page stands, for what is chosen from its collection. */
+  place: PagePlace;
   onChange(value: string): void;
 }) {
   // A remedy names the common ones; any other will do as well.
   if (field.name === 'language') return <LanguageField label={field.label} value={value} onChange={onChange} />;
+  if (field.name === 'href') return <AddressField label={field.label} value={value} place={place} onChange={onChange} />;
   if (field.kind === 'choice') {
     const options = field.options ?? [];
     const Chooser = options.length > MOST_BUTTONS ? Pick : Choice;

@@ -7,6 +7,7 @@ import { Choice } from '@/ui/Field';
 import type { Answers, FindingKey, PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
 import type { AheadOf } from './ahead';
+import { placeOf } from '../choose/place';
 import { RemedyField } from './RemedyField';
 import { BeforeAndAfter } from './Sides';
 import { Warnings } from './Warnings';
@@ -87,6 +88,7 @@ export function RemedyForm({
 
   // What is shown may still be of the text before the last key: what is typed now decides.
   const warnable = useMemo(() => warnedBy(text, finding, offer, inputs), [text, finding, offer, inputs]);
+  const place = placeOf(page.collection, text);
   const applying = useRef(false);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -124,6 +126,7 @@ export function RemedyForm({
               key={field.name}
               field={field}
               value={inputs?.[field.name] ?? ''}
+              place={place}
               onChange={(value) => fill(offer.name, { [field.name]: value })}
             />
           ))}

@@ -7,6 +7,7 @@ import { Choice, Tick } from '@/ui/Field';
 import { keyOf } from '../engine/pageText';
 import type { PageText } from '../engine/protocol';
 import { useAnswer, type Engine } from '../engine/useEngine';
+import { placeOf, type PagePlace } from '../choose/place';
 import { RemedyField } from './RemedyField';
 import { Warnings } from './Warnings';
 
@@ -64,6 +65,8 @@ interface VisitProps {
   companions: readonly Note[];
   text: PageText;
   engine: Engine;
+  /** The collection's address in the application. */
+  collection: string;
   mayChange: boolean;
   onFill(id: number, part: Filled | null): void;
 }
@@ -81,7 +84,7 @@ export function Visit({ note, companions, ...each }: VisitProps) {
   );
 }
 
-function Companion({ note, text, engine, mayChange, onFill }: Omit<VisitProps, 'companions'>) {
+function Companion({ note, text, engine, collection, mayChange, onFill }: Omit<VisitProps, 'companions'>) {
   const finding = useMemo(() => keyOf(note), [note]);
   const found = useAnswer<'offers'>(
     engine,
@@ -111,7 +114,7 @@ function Companion({ note, text, engine, mayChange, onFill }: Omit<VisitProps, '
   return (
     <div>
       <Tick label={`${note.sentence}${on && !ready ? ' (fill it in first)' : ''}`} on={on && mayChange} onChange={setOn} />
-      {on && <FieldsOf usable={usable} offer={offer} inputs={inputs} onChoose={setName} onFill={fill} />}
+      {on && <FieldsOf usable={usable} offer={offer} inputs={inputs} place={placeOf(collection, text)} onChoose={setName} onFill={fill} />}
       {on && <Warnings engine={engine} question={warnable} />}
     </div>
   );
@@ -121,11 +124,12 @@ interface FieldsProps {
   usable: readonly RemedyOffer[];
   offer: RemedyOffer;
   inputs: Inputs;
+  place: PagePlace;
   onChoose(name: string): void;
   onFill(values: Inputs): void;
 }
 
-function FieldsOf({ usable, offer, inputs, onChoose, onFill }: FieldsProps) {
+function FieldsOf({ usable, offer, inputs, place, onChoose, onFill }: FieldsProps) {
   return (
     <Fields>
       {usable.length > 1 && (
@@ -142,6 +146,7 @@ function FieldsOf({ usable, offer, inputs, onChoose, onFill }: FieldsProps) {
           key={field.name}
           field={field}
           value={inputs[field.name] ?? ''}
+          place={place}
           onChange={(value) => onFill({ [field.name]: value })}
         />
       ))}

@@ -5,7 +5,7 @@ import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { PageChooser, type Destination } from '../choose/PageChooser';
-import { addressOfPage } from '../choose/place';
+import { addressOfDestination } from '../choose/place';
 import { Warnings } from '../note/Warnings';
 import { markupOf, type SheetOfTools } from './sheetOfTools';
 
@@ -37,10 +37,9 @@ export function LinkSheet({ editor, engine, page, place, onClose, onDone }: Shee
   const [text, setText] = useState(before.text);
   const [href, setHref] = useState(before.href);
   const [choosing, setChoosing] = useState(false);
-  const lead = ({ page: to, heading }: Destination) => {
-    const own = to.address === place.address;
-    setHref(`${own && heading ? '' : addressOfPage(place, to.address)}${heading ? `#${encodeURIComponent(heading.id)}` : ''}`);
-    if (text.trim() === '') setText(heading?.name || to.title);
+  const lead = (to: Destination) => {
+    setHref(addressOfDestination(place, to));
+    if (text.trim() === '') setText(to.heading?.name || to.page.title);
     setChoosing(false);
   };
   const warnable = useMemo(
