@@ -36,6 +36,9 @@ test('the list is narrowed by weight, criterion, standing and words, and next ke
   await page.getByLabel('Weight').selectOption('should');
   await expect(heading).toHaveText('Notes, in page order: 1 open');
   await expect(page.getByRole('heading', { level: 2, name: /Rendering/ })).toBeVisible();
+  // The list keeps still once the note above it is all there.
+  await expect(page.getByText('Looking for fixes…')).toBeHidden();
+  await expect(page.getByText(/^Then, /)).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
   await page.getByRole('button', { name: 'More ways' }).click();
   await page.getByLabel('Criterion').selectOption('1.1.1 Non-text Content');
