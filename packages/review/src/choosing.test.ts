@@ -25,6 +25,12 @@ describe('an image that is taken in', () => {
     expect(await bring('…', svg('nameless'))).toMatchObject({ value: { path: 'images/image.svg' } });
   });
 
+  it('has a name of its own, though two of one name come at the same moment', async () => {
+    const both = await Promise.all(['one hive', 'another hive'].map((words) => bring('Hive.svg', svg(words))));
+    const paths = both.map((one) => one.ok && one.value.path).sort();
+    expect(paths).toEqual(['images/hive-2.svg', 'images/hive.svg']);
+  });
+
   it('also lies where the pages of a course call its files by', async () => {
     await placeFiles(db(), collection(), [{ path: 'web_resources/images/old.svg', mediaType: 'image/svg+xml', bytes: svg('old') }]);
     await bring('Veil.svg', svg('veil'));

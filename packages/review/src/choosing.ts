@@ -1,23 +1,23 @@
 import { FILE_BASE_FOLDER } from '@inkwell/core';
 import { readImage } from '@inkwell/formats';
 import {
-  collectionBySlug,
   folderOfImages,
   hashOf,
   imagesToChoose,
   imageWithHash,
+  lockCollection,
   pageForEngine,
   pagesToChoose,
   pathsLike,
   placeFiles,
   writing,
-  type Collection,
   type ImageToChoose,
   type PageToChoose,
 } from '@inkwell/store';
-import { unlessAllowed, type Act, type Actor } from './actor.ts';
+import type { Actor } from './actor.ts';
 import { placed } from './examine.ts';
 import { slugOf } from './bringIn.ts';
+import { inCollection } from './inCollection.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import type { Services } from './services.ts';
 
@@ -31,12 +31,6 @@ export interface Choices<T> {
 
 export type HeadingToChoose = { level: number; name: string; id: string | null };
 
-async function inCollection(services: Services, actor: Actor, act: Act, slug: string): Promise<Result<Collection>> {
-  const collection = await collectionBySlug(services.db, slug);
-  if (!collection) return notFound('This collection');
-  return unlessAllowed(actor, act, { collection: collection.id }, 'This collection') ?? done(collection);
-}
-
 function some<T>(found: readonly T[]): Choices<T> {
   return { choices: found.slice(0, SOME), more: found.length > SOME };
 }
@@ -47,7 +41,7 @@ export async function chooseImage(
   actor: Actor,
   wish: { collection: string; words: string; after: string },
 ): Promise<Result<Choices<ImageToChoose>>> {
-  const found = await inCollection(services, actor, 'see', wish.collection);
+  const found = await inCollection(services.db, actor, 'see', wish.collection);
   if (!found.ok) return found;
   return done(some(await imagesToChoose(services.db, found.value.id, { words: wish.words.trim(), after: wish.after, limit: SOME + 1 })));
 }
@@ -58,7 +52,7 @@ export async function choosePage(
   actor: Actor,
   wish: { collection: string; words: string; skip: number },
 ): Promise<Result<Choices<PageToChoose>>> {
-  const found = await inCollection(services, actor, 'see', wish.collection);
+  const found = await inCollection(services.db, actor, 'see', wish.collection);
   if (!found.ok) return found;
   return done(some(await pagesToChoose(services.db, found.value.id, { words: wish.words.trim(), skip: wish.skip, limit: SOME + 1 })));
 }
@@ -69,7 +63,7 @@ export async function chooseHeading(
   actor: Actor,
   wish: { collection: string; page: string },
 ): Promise<Result<HeadingToChoose[]>> {
-  const found = await inCollection(services, actor, 'see', wish.collection);
+  const found = await inCollection(services.db, actor, 'see', wish.collection);
   if (!found.ok) return found;
   const page = await pageForEngine(services.db, { collection: wish.collection, slug: wish.page });
   if (!page) return notFound('This page');
@@ -97,7 +91,7 @@ export async function bringImage(
   actor: Actor,
   wish: { collection: string; name: string; bytes: Uint8Array },
 ): Promise<Result<BroughtImage>> {
-  const found = await inCollection(services, actor, 'change a page', wish.collection);
+  const found = await inCollection(services.db, actor, 'change a page', wish.collection);
   if (!found.ok) return found;
   const image = readImage(wish.bytes);
   if (!image)
@@ -110,6 +104,8 @@ export async function bringImage(
     });
   const { ending, mediaType, width, height } = image;
   return writing(services.db, async (trx) => {
+    // Two at once must not be given one name.
+    await lockCollection(trx, wish.collection);
     const known = await imageWithHash(trx, found.value.id, hashOf(wish.bytes));
     if (known !== null) return done({ path: known, width, height, known: true });
     const folder = (await folderOfImages(trx, found.value.id)) ?? 'images/';

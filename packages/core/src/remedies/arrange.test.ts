@@ -77,7 +77,7 @@ describe('tables', () => {
     const [table] = inspectTables(parsePage(headed));
     const heard = table!.cells.find(({ row, column }) => row === 2 && column === 2)!.headers;
     expect(heard).toHaveLength(3);
-    expect(arranged(headed, wish('none'))).toBe(merged.replace('<td>North', '<td>North'));
+    expect(arranged(headed, wish('none'))).toBe(merged);
   });
   test('how many rows of headers there are can be said', () => {
     const plain = bare.replace('</table>', '<tr><td>Two</td><td>3 m</td></tr></table>');
@@ -94,7 +94,7 @@ describe('tables', () => {
     const fill = (path: string): Arrangement =>
       ({ ...wish('row'), fills: [{ path: `${P}/table[1]/tbody[1]/${path}`, text: 'Depth & width' }] }) as Arrangement;
     expect(arranged(blank, fill('tr[1]/th[2]'))).toBe(blank.replace('&nbsp;', 'Depth &amp; width'));
-    expect(arranged(blank, fill('tr[1]/th[1]'))).toMatch(/./);
+    expect(arranged(blank, fill('tr[1]/th[1]'))).toMatch(/has words already/);
     expect(arranged(blank, fill('tr[9]/th[1]'))).toMatch(/no longer there/);
   });
   test('the choice is heard at every cell', () => {

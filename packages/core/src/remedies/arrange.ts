@@ -95,8 +95,10 @@ function tablePlan(page: Page, wish: Extract<Arrangement, { kind: 'table' }>): P
   const edits: Edit[] = [];
   for (const { path: at, text } of fills) {
     const cell = grid.cells.find(({ element }) => element === elementAt(page, at));
-    const filled = cell && fillEdit(page, cell.element, tidy(text));
-    if (!filled) return decline(cell ? NO_SOURCE : GONE);
+    if (!cell) return decline(GONE);
+    if (shownText(page, cell.element, 1) !== '') return decline('This cell has words already.');
+    const filled = fillEdit(cell.element, tidy(text));
+    if (!filled) return decline(NO_SOURCE);
     edits.push(...filled);
   }
   for (const cell of grid.cells) {
@@ -110,10 +112,9 @@ function tablePlan(page: Page, wish: Extract<Arrangement, { kind: 'table' }>): P
 }
 
 /** Words for a cell that has none: what it holds besides, such as a space that keeps it open, goes. */
-function fillEdit(page: Page, cell: ElementNode, text: string): Edit[] | null {
+function fillEdit(cell: ElementNode, text: string): Edit[] | null {
   if (!text) return [];
-  if (shownText(page, cell, 1) !== '') return null;
-  const content = contentRange(cell) ?? (cell.startTag && { start: cell.startTag.end, end: cell.startTag.end });
+  const content = contentRange(cell);
   return content && [{ ...content, text: escapeText(text) }];
 }
 

@@ -201,7 +201,8 @@ async function* withNames(db: Database, collection: Collection, source: Source, 
 async function named(db: Database, collection: Collection, source: Source): Promise<Mended | null> {
   const there = new Set(source.files.map(({ path }) => path));
   const come = (await filesOf(db, collection.id)).filter(({ path }) => !there.has(path));
-  const fresh = come.filter(({ path }) => !isAlias(path, (other) => there.has(other) || come.some((one) => one.path === other)));
+  for (const { path } of come) there.add(path);
+  const fresh = come.filter(({ path }) => !isAlias(path, (other) => there.has(other)));
   const naming = fresh.length > 0 ? await namingIn(source) : null;
   const file = naming && source.files.find(({ path }) => path === naming.path);
   if (!naming || !file) return null;

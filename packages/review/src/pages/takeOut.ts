@@ -1,19 +1,10 @@
-import {
-  bringPagesBack,
-  collectionBySlug,
-  pagesNaming,
-  pagesOut,
-  SYSTEM,
-  takePagesOut,
-  writing,
-  type Collection,
-  type Write,
-} from '@inkwell/store';
+import { bringPagesBack, pagesNaming, pagesOut, snapshot, SYSTEM, takePagesOut, writing, type Write } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
-import { unlessAllowed, type Act, type Actor } from '../actor.ts';
+import type { Actor } from '../actor.ts';
 import { chosenPages, type PagesChosen } from '../chosenPages.ts';
 import { auditJob } from '../jobs.ts';
-import { done, notFound, type Result } from '../problems.ts';
+import { inCollection } from '../inCollection.ts';
+import { done, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 
 /** Pages told at once. */
@@ -26,12 +17,6 @@ export interface OutView {
   at: string;
   /** Who took it out; null for one that the newest version no longer holds. */
   by: string | null;
-}
-
-async function inCollection(trx: Write, actor: Actor, act: Act, slug: string): Promise<Result<Collection>> {
-  const collection = await collectionBySlug(trx, slug);
-  if (!collection) return notFound('This collection');
-  return unlessAllowed(actor, act, { collection: collection.id }, 'This collection') ?? done(collection);
 }
 
 /** Takes pages out of their collection: they are nowhere to be seen, and can be brought back with all that was done to them. */
@@ -70,15 +55,15 @@ export function bringPages(
 }
 
 /** Pages of a collection that can be brought back, the latest first. */
-export async function pagesTakenOut(
+export function pagesTakenOut(
   services: Services,
   actor: Actor,
   wish: { collection: string; skip: number },
 ): Promise<Result<{ pages: OutView[]; more: boolean }>> {
-  return writing(services.db, async (trx) => {
-    const found = await inCollection(trx, actor, 'see', wish.collection);
+  return snapshot(services.db, async (at) => {
+    const found = await inCollection(at, actor, 'see', wish.collection);
     if (!found.ok) return found;
-    const out = await pagesOut(trx, found.value.id, wish.skip, SOME + 1);
+    const out = await pagesOut(at, found.value.id, wish.skip, SOME + 1);
     const pages = out.slice(0, SOME).map(({ gone_at, ...page }) => ({ ...page, at: gone_at.toISOString() }));
     return done({ pages, more: out.length > SOME });
   });

@@ -1,9 +1,10 @@
-import { changeTypes, collectionBySlug, holdAnew, house, writing } from '@inkwell/store';
+import { changeTypes, holdAnew, house, writing } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
-import { unlessAllowed, type Actor } from '../actor.ts';
+import type { Actor } from '../actor.ts';
 import { chosenPages, type PagesChosen } from '../chosenPages.ts';
 import { auditJob } from '../jobs.ts';
-import { done, notFound, refused, type Result } from '../problems.ts';
+import { inCollection } from '../inCollection.ts';
+import { done, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 
 export interface Retype {
@@ -16,10 +17,8 @@ export interface Retype {
 /** Says of pages what sort they are. They are held to what the house asks of that sort, and looked at again where its words differ. */
 export function setContentType(services: Services, actor: Actor, wish: Retype): Promise<Result<{ pages: number }>> {
   return writing(services.db, async (trx) => {
-    const collection = await collectionBySlug(trx, wish.collection);
-    if (!collection) return notFound('This collection');
-    const barred = unlessAllowed(actor, 'change a page', { collection: collection.id }, 'This collection');
-    if (barred) return barred;
+    const found = await inCollection(trx, actor, 'change a page', wish.collection);
+    if (!found.ok) return found;
     const contentType = wish.contentType.trim().toLowerCase();
     if (contentType === '')
       return refused({
@@ -28,7 +27,7 @@ export function setContentType(services: Services, actor: Actor, wish: Retype): 
         kept: 'Nothing was changed.',
         next: 'Choose one, or write it.',
       });
-    const changed = await changeTypes(trx, await chosenPages(trx, services, collection.id, wish.pages), contentType);
+    const changed = await changeTypes(trx, await chosenPages(trx, services, found.value.id, wish.pages), contentType);
     if (changed.length > 0) await holdAnew(trx, dayIn((await house(trx)).timeZone, services.now()));
     await enqueue(trx, actor.id, changed.map(auditJob));
     return done({ pages: changed.length });

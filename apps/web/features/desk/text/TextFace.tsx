@@ -3,7 +3,7 @@ import type { Desk } from '@inkwell/review';
 import { getSchema } from '@tiptap/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { shownFrom, type PagePlace } from '../choose/place';
+import { placeOf, shownFrom } from '../choose/place';
 import { pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
 import { DraftBar } from '../source/DraftBar';
@@ -47,10 +47,7 @@ export function TextFace({ desk, draft, engine, mayChange, busy }: TextFaceProps
   );
   const { loaded, tangled, written } = useLoaded(desk, draft, engine, extensions);
   const pageText = useMemo(() => pageTextOf(desk), [desk]);
-  const place = useMemo(
-    (): PagePlace => ({ collection: desk.collection.slug, address: desk.address, source: desk.html }),
-    [desk.collection.slug, desk.address, desk.html],
-  );
+  const place = useMemo(() => placeOf(desk.collection.slug, pageText), [desk.collection.slug, pageText]);
   const originals = useRef<readonly Piece[]>([]);
 
   return (
