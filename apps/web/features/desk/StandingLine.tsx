@@ -105,6 +105,8 @@ interface StandingLineProps {
 export function StandingLine({ state, actions, can, query, onPage }: StandingLineProps) {
   const { desk, busy } = state;
   const { revision } = desk;
+  const type = `${desk.contentType[0]!.toUpperCase()}${desk.contentType.slice(1)}`;
+  const last = `${type} · revision ${revision.number}, ${causeWord(revision.cause)} by ${revision.by} `;
   const signable = desk.verdict === 'ready' && desk.release !== 'signed off';
   return (
     <Line aria-label="Standing of the page">
@@ -113,8 +115,8 @@ export function StandingLine({ state, actions, can, query, onPage }: StandingLin
         <Step page={desk.beside.after} way="after" desk={desk} query={query} />
       </Beside>
       <h1>{desk.title}</h1>
-      <Quiet>
-        {`${desk.contentType[0]!.toUpperCase()}${desk.contentType.slice(1)} · revision ${revision.number}, ${causeWord(revision.cause)} by ${revision.by} `}
+      <Quiet title={last.trim()}>
+        {last}
         <When at={revision.at} />
       </Quiet>
       <Stand>
