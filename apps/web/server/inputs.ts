@@ -10,7 +10,7 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; why: string };
 export type Checker<T> = (input: unknown) => Checked<T>;
 
 /** Makes a check from a schema, which also gives the type; a failed check says in a sentence what is wrong. */
-function checker<const S extends JSONSchema>(schema: S): Checker<FromSchema<S>> {
+export function checker<const S extends JSONSchema>(schema: S): Checker<FromSchema<S>> {
   const validate = ajv.compile(schema as object);
   return (input) =>
     validate(input)
@@ -20,8 +20,8 @@ function checker<const S extends JSONSchema>(schema: S): Checker<FromSchema<S>> 
 
 /** Longest text taken over the wire, in characters; the use-cases say what a page may hold. */
 const TEXT = { type: 'string', maxLength: 22_000_000 } as const;
-const ID = { type: 'integer', minimum: 1 } as const;
-const SHORT = { type: 'string', maxLength: 20_000 } as const;
+export const ID = { type: 'integer', minimum: 1 } as const;
+export const SHORT = { type: 'string', maxLength: 20_000 } as const;
 
 const base = { type: 'object', additionalProperties: false } as const;
 

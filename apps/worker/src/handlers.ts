@@ -9,6 +9,8 @@ import {
   followMove,
   endExceptions,
   examineArrivals,
+  LOOK_AT_IMAGES,
+  lookAtImages,
   LOOK_INTO,
   lookIntoAttachments,
   makeStroke,
@@ -22,6 +24,7 @@ import {
   THE_SYSTEM,
   UNPACK,
   unpackPackage,
+  type LookAtImage,
   type LookInto,
   type Services,
 } from '@inkwell/review';
@@ -30,8 +33,14 @@ import type { Handler, Job } from '@inkwell/work';
 /** How often a job is tried. */
 export const MOST_ATTEMPTS = 5;
 
+/** What looks at files, each in a thread of its own. */
+export interface Looks {
+  lookInto: LookInto;
+  lookAtImage: LookAtImage;
+}
+
 /** What a worker does, by the kind of job. Each handler may run twice for one job, and does its work once. */
-export function handlers(services: Services, lookInto: LookInto): Record<string, Handler> {
+export function handlers(services: Services, { lookInto, lookAtImage }: Looks): Record<string, Handler> {
   return {
     async [AUDIT_PAGE]({ payload }) {
       const result = await auditAgain(services, THE_SYSTEM, { pageId: numberIn(payload, 'page') });
@@ -51,6 +60,7 @@ export function handlers(services: Services, lookInto: LookInto): Record<string,
     [FOLLOW]: ({ payload, by }) =>
       followMove(services, { page: numberIn(payload, 'page'), by, from: String(payload.from), to: String(payload.to) }),
     [LOOK_INTO]: ({ payload }) => lookIntoAttachments(services, lookInto, { collection: numberIn(payload, 'collection') }),
+    [LOOK_AT_IMAGES]: ({ payload }) => lookAtImages(services, lookAtImage, { collection: numberIn(payload, 'collection') }),
     [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     async [NOTE_DAY]() {

@@ -1,5 +1,15 @@
 import { hostname } from 'node:os';
-import { auditAllAgain, CLEAR_OUT, END_EXCEPTIONS, HERE, NOTE_DAY, sweepScratch, THE_SYSTEM, type Services } from '@inkwell/review';
+import {
+  auditAllAgain,
+  CLEAR_OUT,
+  END_EXCEPTIONS,
+  HERE,
+  lookWhereNobodyHas,
+  NOTE_DAY,
+  sweepScratch,
+  THE_SYSTEM,
+  type Services,
+} from '@inkwell/review';
 import { isAway, migrate, openDatabase, SYSTEM, type Database } from '@inkwell/store';
 import { enqueue, work, type Job } from '@inkwell/work';
 import { handlers, MOST_ATTEMPTS } from './handlers.ts';
@@ -60,6 +70,7 @@ async function tend(services: Services): Promise<void> {
       SYSTEM,
       [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY].map((kind) => ({ kind, name: kind })),
     );
+    await lookWhereNobodyHas(services);
     await auditAllAgain(services, THE_SYSTEM);
   } catch (error) {
     onTrouble(null, error);

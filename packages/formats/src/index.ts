@@ -43,3 +43,4 @@ export { barredAddress, hostPolicyFrom, type HostPolicy } from './fetching/hosts
 export { NotFetched } from './fetching/fetcher.ts';
 export { addressesIn } from './fetching/sitemap.ts';
 export { readImage, type ImageFacts } from './images/readImage.ts';
+export { lookDistance, type ImageLook } from './images/look.ts';

@@ -76,6 +76,7 @@ export {
   CLEAR_OUT,
   END_EXCEPTIONS,
   FOLLOW,
+  LOOK_AT_IMAGES,
   LOOK_INTO,
   NOTE_DAY,
   READ_PACKAGE,
@@ -100,3 +101,20 @@ export { attached, judgeAttachments, lookIntoAttachments, type Attached, type Ju
 export { noteDay, trend, type Trend } from './trend.ts';
 export { spread, type Spread, type SpreadType } from './spread.ts';
 export { lookAt, walk, type Walk, type WalkPage } from './steps.ts';
+export {
+  register,
+  REGISTER_LINES,
+  registers,
+  rulesIn,
+  USUAL_GROUPING,
+  type RegisterChoice,
+  type RegisterShown,
+  type RegisterSum,
+  type ThingLine,
+} from './registers/register.ts';
+export { around, thing, type CaseView, type ThingView, type UseView } from './registers/thing.ts';
+export { mend, tryMends, type Chosen, type MendTried, type WishedMends } from './registers/mend.ts';
+export { showMend, unmakeMend, type MendView } from './registers/together.ts';
+export type { Grouping, RegisterOrder } from '@inkwell/store';
+export type { Reach, ReachedCollection } from './registers/reach.ts';
+export { lookAtImages, lookWhereNobodyHas, type LookAtImage } from './registers/look.ts';

@@ -25,12 +25,18 @@ export const ARRIVE = 'examine arrived pages';
 export const NOTE_DAY = 'note the day';
 /** Looks into the attachments of a collection. */
 export const LOOK_INTO = 'look into attachments';
+/** Looks at the images of a collection, and reads its style sheets for those they set. */
+export const LOOK_AT_IMAGES = 'look at images';
 /** Lets a page lead to where another lies now. */
 export const FOLLOW = 'follow a page that moved';
 export const BRING_IN = 'bring in a package';
 
 export function lookIntoJob(collectionId: number): NewJob {
   return { kind: LOOK_INTO, payload: { collection: collectionId }, name: `${LOOK_INTO} ${collectionId}` };
+}
+
+export function lookAtImagesJob(collectionId: number): NewJob {
+  return { kind: LOOK_AT_IMAGES, payload: { collection: collectionId }, name: `${LOOK_AT_IMAGES} ${collectionId}` };
 }
 
 export function followJob(page: number, from: string, to: string): NewJob {

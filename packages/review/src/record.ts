@@ -29,6 +29,7 @@ import { gate } from './gate.ts';
 import { auditJob } from './jobs.ts';
 import { dayIn, type Services } from './services.ts';
 import { track, type Tracked } from './track.ts';
+import { recordUses } from './uses.ts';
 
 export interface NewText {
   html: string;
@@ -200,6 +201,14 @@ async function recordAudit(
     await writeStandings(trx, { pageId: page.id, revision, version, by: of.by, because: 'described just now' }, standings);
   }
   await recordReferences(trx, page, of.known ?? of.before?.references, examined);
+  const news = fresh.values();
+  await recordUses(
+    trx,
+    services,
+    page,
+    examined.uses,
+    tracked.ids.map((id) => id ?? news.next().value!),
+  );
   return { ...tracked, version, auditId, vouched: answered.length };
 }
 

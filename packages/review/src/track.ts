@@ -37,6 +37,8 @@ export interface Tracked {
   begun: NewOccurrence[];
   /** Findings that are fixed now, or came back. */
   standings: NewStanding[];
+  /** Of each finding that was seen, in order: its id; null for a new one. */
+  ids: (number | null)[];
   /** How many the house asks for: fixed, and new. */
   fixed: number;
   brought: number;
@@ -82,6 +84,7 @@ export async function track(
       ...compared.fixed.filter((one) => one.standing !== 'fixed').map((one) => standingOf(one, { standing: 'fixed' })),
       ...back.map((pair) => standingOf(pair.old, { standing: standingOnReturn(pair.old, before!) })),
     ],
+    ids: fresh.map((finding) => known.get(finding)?.id ?? null),
     fixed: askedOf(compared.fixed, bar).length,
     brought: askedOf(compared.new, bar).length,
   };

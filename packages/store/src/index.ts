@@ -10,6 +10,7 @@ export type {
   KeySettings,
   Role,
   Standing,
+  Mends,
   StrokeAct,
   Tables,
 } from './schema.ts';
@@ -68,6 +69,7 @@ export {
   clearTakenOut,
   collectionBySlug,
   collectionSlugsLike,
+  collectionsSeen,
   dropCollection,
   hangingOn,
   lockCollection,
@@ -272,3 +274,43 @@ export {
 export { choosePasted, pastedPage, pastedPages, pastedSums, toClean, writePasted, type PastedPage } from './queries/cleaning.ts';
 export { commonTraits, differingPages, type CommonTrait, type DifferingPage } from './queries/spread.ts';
 export { daysOf, writeDays, type CollectionDay } from './queries/days.ts';
+export { countUses, registerNumber, thingId, TROUBLES, writeUses, type NewUse } from './queries/uses.ts';
+export {
+  casesOf,
+  pagesUsing,
+  registerLines,
+  registerSums,
+  thingsChosen,
+  thingsNamed,
+  usesOf,
+  type CaseLine,
+  type Grouping,
+  type RegisterLine,
+  type RegisterOrder,
+  type RegisterWish,
+  type UseLine,
+} from './queries/registers.ts';
+export {
+  addRedirects,
+  changeFiles,
+  filesChanged,
+  pagesShowing,
+  putFilesBack,
+  redirectsOf,
+  strokesTogether,
+  textsOfPages,
+  type StrokeFile,
+  type TextOfPage,
+} from './queries/mends.ts';
+export {
+  collectionsHolding,
+  collectionsToLookAt,
+  firstLooks,
+  imagesToLookAt,
+  sheetsToRead,
+  sheetUsesOf,
+  thumbnailOf,
+  writeImageFacts,
+  writeSheetImages,
+  type NewImageFacts,
+} from './queries/images.ts';

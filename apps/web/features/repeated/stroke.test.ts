@@ -12,6 +12,7 @@ const stroke = (came: Partial<StrokeView>): StrokeView => ({
   done: 0,
   returned: 0,
   left: [],
+  files: 0,
   title: 'Image without alternative',
   label: 'describe it',
   at: '2026-11-26T09:00:00Z',

@@ -28,22 +28,32 @@ export interface ImageUseRow {
 
 /** Every image file a page shows, in document order; `data:` images are left out. `address`: where the page lies in its collection. */
 export function inspectImageUses(page: Page, address: string): ImageUseRow[] {
-  const rows: ImageUseRow[] = [];
+  return imagesShown(page, address).map(({ element, selector, ...row }) => ({ ...row, path: selector ?? pathOf(page, element) }));
+}
+
+/** An image file where an element shows it; `selector`: of the rule in a style element that does. */
+export type ImageShown = Omit<ImageUseRow, 'path'> & { element: ElementNode; selector: string | null };
+
+export function imagesShown(page: Page, address: string): ImageShown[] {
+  const rows: ImageShown[] = [];
   for (const element of page.elements) {
-    const told = toldOf(page, element);
+    const named: (readonly [ImageUseKind, string, string?])[] = addressesOf(element);
+    if (element.tag === 'style')
+      named.push(...backgroundsIn(rawText(element)).map(({ selector, url }) => ['background', url, selector] as const));
     const seen = new Set<string>();
-    const add = (kind: ImageUseKind, written: string, path = pathOf(page, element)) => {
+    for (const [kind, written, selector = null] of named) {
       const file = fileAt(written, address);
       // One file that an element names twice is one use of it.
-      if (file === null || seen.has(file.file)) return;
+      if (file === null || seen.has(file.file)) continue;
       seen.add(file.file);
-      rows.push({ ...file, path, kind, ...(kind === 'background' || kind === 'icon' || kind === 'poster' ? UNTOLD : told) });
-    };
-    for (const [kind, written] of addressesOf(element)) add(kind, written);
-    if (element.tag === 'style') for (const { selector, url } of backgroundsIn(rawText(element))) add('background', url, selector);
+      rows.push({ ...file, element, selector, kind, ...(UNTOLD_KINDS.has(kind) ? UNTOLD : toldOf(page, element)) });
+    }
   }
   return rows;
 }
+
+/** Kinds of use that readers are told nothing of, whatever is written. */
+export const UNTOLD_KINDS: ReadonlySet<ImageUseKind> = new Set(['background', 'icon', 'poster']);
 
 const UNTOLD = { alt: null, decorative: false, linked: false, caption: null };
 
@@ -148,7 +158,8 @@ export function inspectLinkUses(page: Page, address: string): LinkUseRow[] {
   }));
 }
 
-function destinationOf(page: Page, href: string, address: string): Pick<LinkUseRow, 'to' | 'state'> {
+/** Where a link on a page leads, and whether there is something there. */
+export function destinationOf(page: Page, href: string, address: string): Pick<LinkUseRow, 'to' | 'state'> {
   if (href === '' || /^javascript:/i.test(href)) return { to: '', state: 'no-destination' };
   if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(href)) return { to: href, state: 'outside' };
   const anchor = anchorOf(href);
@@ -156,7 +167,7 @@ function destinationOf(page: Page, href: string, address: string): Pick<LinkUseR
   if (path === null) return { to: href, state: 'outside' };
   const to = `${path}${anchor === '' ? '' : `#${anchor}`}`;
   if (!href.startsWith('#') && page.surroundings.leadsSomewhere?.(href) === false) return { to, state: 'missing-page' };
-  const names = path === address ? new Set(anchors(page).keys()) : page.surroundings.anchorsIn?.(href);
+  const names = path === address ? anchors(page) : page.surroundings.anchorsIn?.(href);
   // The top of a page is always there (HTML Living Standard, 7.4.6.4).
   const lost = anchor !== '' && anchor.toLowerCase() !== 'top' && names !== undefined && !names.has(anchor);
   return { to, state: lost ? 'missing-anchor' : 'ok' };

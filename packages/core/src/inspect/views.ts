@@ -4,7 +4,7 @@ import { pathOf } from '../document/paths.ts';
 import { auditPage } from '../audit/run.ts';
 import { knownTables } from '../semantics/dataTables.ts';
 import { images } from '../semantics/imageContext.ts';
-import { links } from '../semantics/links.ts';
+import { links, opensWindow } from '../semantics/links.ts';
 import { realLists } from '../semantics/lists.ts';
 import { nameOf } from '../semantics/names.ts';
 import { outline } from '../semantics/outline.ts';
@@ -71,22 +71,26 @@ export interface ListRow {
 }
 
 export function inspectLists(page: Page): ListRow[] {
+  return listsOn(page).map(({ element, ...row }) => ({ path: pathOf(page, element), ...row }));
+}
+
+/** Real lists and typed ones in document order, each with its element; of a typed one the block it begins in. */
+export function listsOn(page: Page): (Omit<ListRow, 'path'> & { element: ElementNode })[] {
   const depths = new Map<ElementNode, number>();
-  const real = realLists(page).map(({ element, kind, items }): ListRow & { order: number } => {
+  const real = realLists(page).map(({ element, kind, items }) => {
     let depth = 0;
     for (let up = elementParent(element); up && depth === 0; up = elementParent(up)) if (depths.has(up)) depth = depths.get(up)! + 1;
     depths.set(element, depth);
-    return { path: pathOf(page, element), kind, items: items.length, depth, order: element.order };
+    return { element, kind, items: items.length, depth };
   });
-  const typed = typedLists(page).map(({ items, lines }): ListRow & { order: number } => ({
-    path: pathOf(page, lines[0]!.block),
-    kind: items[0]!.marker.kind === 'bullet' ? 'unordered' : 'ordered',
+  const typed = typedLists(page).map(({ items, lines }) => ({
+    element: lines[0]!.block,
+    kind: items[0]!.marker.kind === 'bullet' ? ('unordered' as const) : ('ordered' as const),
     items: items.length,
     depth: 0,
-    typed: true,
-    order: lines[0]!.block.order,
+    typed: true as const,
   }));
-  return [...real, ...typed].sort((a, b) => a.order - b.order).map(({ order: _order, ...row }) => row);
+  return [...real, ...typed].sort((a, b) => a.element.order - b.element.order);
 }
 
 export interface LinkRow {
@@ -104,13 +108,12 @@ export function inspectLinks(page: Page): LinkRow[] {
   for (const { rule, at } of auditPage(page).findings) problems.set(at.path, [...(problems.get(at.path) ?? []), rule]);
   return links(page).map(({ element, name, href }) => {
     const path = pathOf(page, element);
-    const target = valueOf(element, 'target');
     return {
       path,
       name,
       href,
-      target,
-      newWindow: target !== null && !['', '_self', '_parent', '_top'].includes(target.trim().toLowerCase()),
+      target: valueOf(element, 'target'),
+      newWindow: opensWindow(element),
       problems: [...new Set(problems.get(path) ?? [])],
     };
   });

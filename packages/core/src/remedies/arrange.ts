@@ -56,7 +56,7 @@ function planOf(page: Page, wish: Arrangement): Plan {
 const GONE = 'A part of the page that this speaks of is no longer there.';
 
 /** Lets a remedy act where no finding points. */
-function byRemedy(page: Page, path: string, name: RemedyName, inputs: Inputs): Plan {
+export function byRemedy(page: Page, path: string, name: RemedyName, inputs: Inputs): Plan {
   const element = elementAt(page, path);
   if (!element) return decline(GONE);
   const range = element.range ?? { start: 0, end: 0 };

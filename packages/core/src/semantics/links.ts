@@ -125,3 +125,11 @@ export function anchorOf(href: string): string {
     return written;
   }
 }
+
+/** Targets that stay in the window one is in. */
+const SAME_WINDOW = new Set(['', '_self', '_parent', '_top']);
+
+/** Whether a link opens another window than the one it stands in. */
+export function opensWindow(link: ElementNode): boolean {
+  return !SAME_WINDOW.has((valueOf(link, 'target') ?? '').trim().toLowerCase());
+}

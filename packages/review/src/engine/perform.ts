@@ -15,6 +15,8 @@ import {
   isNamedXhtml,
   makeUpOf,
   manyPasted,
+  mendUses,
+  pieceOf,
   outline,
   parseAgain,
   parsePage,
@@ -25,12 +27,15 @@ import {
   slipsOf,
   surroundingsFrom,
   titleText,
+  useRowsOf,
+  usesAround,
   valueOf,
   withActingRemedies,
   type Finding,
+  type Mended,
   type Page,
 } from '@inkwell/core';
-import type { Changed, Declined, Engine, Examined, FindingKey, PlacedText, TaskName, Tasks } from './tasks.ts';
+import type { Changed, Declined, Engine, Examined, FindingKey, Mending, PlacedText, TaskName, Tasks } from './tasks.ts';
 
 type Performers = { [N in TaskName]: (wish: Tasks[N]['wish']) => Tasks[N]['gives'] };
 
@@ -102,6 +107,15 @@ const PERFORM: Performers = {
     if (fixed.length === 0) return { ok: false, gone: false, reason: 'Each open finding needs a word or a choice from you.' };
     return { ...changed(page, after, fixed.length), moves };
   },
+  mend(wish) {
+    const { after, moves, many, declined } = mended(wish);
+    return many === 0 ? nothingMended(declined) : { ...changed(wish.page, after, many), moves, declined };
+  },
+  'try mending'(wish) {
+    const { after, moves, many, declined } = mended(wish);
+    return many === 0 ? nothingMended(declined) : { ok: true, ...pieceOf(wish.page.html, after, moves), many, declined };
+  },
+  uses: ({ page, register, things }) => usesAround(open(page), page.address, register, things),
   arrange({ page, arrangement }) {
     const result = arrange(open(page), arrangement);
     if (!result.ok) return { ok: false, gone: false, reason: result.reason };
@@ -112,6 +126,16 @@ const PERFORM: Performers = {
 export function perform<N extends TaskName>(name: N, wish: Tasks[N]['wish']): Tasks[N]['gives'] {
   return PERFORM[name](wish);
 }
+
+function mended({ page, register, parts, settled }: Mending): Mended {
+  const names = new Set(settled.map(nameOf));
+  return mendUses(open(page), page.address, register, parts, (finding) => names.has(nameOf(keyOf(finding))));
+}
+
+const nothingMended = (declined: readonly string[]): Declined =>
+  declined.length > 0
+    ? { ok: false, gone: false, reason: declined.join(' ') }
+    : { ok: false, gone: true, reason: 'Nothing here is as it was shown.' };
 
 /** The engine in the thread that asks: for scripts and tests, and for a worker process, which has nobody to keep waiting. */
 export const HERE: Engine = { run: async (name, wish) => perform(name, wish) };
@@ -148,6 +172,7 @@ function examined(page: Page, placed: PlacedText): Examined {
   return {
     engine,
     findings: withSlips(page, placed.address, withActingRemedies(page, findings)),
+    uses: useRowsOf(page, placed.address, findings),
     scope: page.scope,
     title: titleOf(page, placed.title),
     references: referencesOf(page, placed.address),

@@ -5,12 +5,16 @@ import type {
   Finding,
   Inputs,
   MakeUp,
+  MendPart,
   Moves,
   Neighbours,
   Profile,
   Reference,
+  RegisterName,
   RemedyName,
   Scope,
+  UseAround,
+  UseRow,
 } from '@inkwell/core';
 
 /** A text where it stands: all the engine may know. Plain data, so that it can be sent to another thread. */
@@ -36,6 +40,8 @@ export interface Examined extends Referred {
   makeUp: MakeUp;
   engine: string;
   findings: Finding[];
+  /** What the registers hold of it. */
+  uses: UseRow[];
 }
 
 /** Names a finding of a text. */
@@ -60,6 +66,14 @@ export interface Changed {
 
 /** `gone`: the finding is no longer there. */
 export type Declined = { ok: false; gone: boolean; reason: string };
+
+export interface Mending {
+  page: PlacedText;
+  register: RegisterName;
+  parts: readonly MendPart[];
+  /** Findings that a person has settled. */
+  settled: readonly FindingKey[];
+}
 
 export interface Tasks {
   /** `pasted`: how many marks of pasting it carries. */
@@ -87,6 +101,12 @@ export interface Tasks {
     gives: Changed | Declined;
   };
   'fix certain': { wish: { page: PlacedText; leave: readonly FindingKey[]; profile: Profile }; gives: Changed | Declined };
+  /** What was wished for uses of things of a register. */
+  mend: { wish: Mending; gives: (Changed & { declined: string[] }) | Declined };
+  /** The same, to be looked at: a piece of the page before and after. */
+  'try mending': { wish: Mending; gives: { ok: true; before: string; after: string; many: number; declined: string[] } | Declined };
+  /** Uses of things of a register as they stand on a page, with the words around them. */
+  uses: { wish: { page: PlacedText; register: RegisterName; things: readonly string[] }; gives: UseAround[] };
   arrange: { wish: { page: PlacedText; arrangement: Arrangement }; gives: Changed | Declined };
 }
 

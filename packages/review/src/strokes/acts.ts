@@ -3,11 +3,12 @@ import { enqueueUnder, type NewJob } from '@inkwell/work';
 import type { Act, Actor } from '../actor.ts';
 import { labelOf, titleOf } from '../fix.ts';
 import { STROKES } from '../jobs.ts';
+import { wordsForMend } from '../registers/words.ts';
 import { notFound, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 
 /** What can be done to one slip. */
-export type SlipAct = Exclude<StrokeAct, PagesAct>;
+export type SlipAct = Exclude<StrokeAct, PagesAct | 'mend'>;
 /** What can be done to pages that were chosen together. */
 export type PagesAct = 'certain' | 'sign off';
 
@@ -17,18 +18,21 @@ export const ACTS: Record<StrokeAct, Act> = {
   elsewhere: 'rule',
   'no problem': 'rule',
   'sign off': 'sign off',
+  mend: 'change a page',
 };
 
 export const PAGE_ACTS: Record<PagesAct, string> = { certain: 'What is certain, fixed', 'sign off': 'Signed off' };
 
 /** What a stroke is about: the rule of its slip, or what was done to whole pages. */
-export function nameOf({ rule: ofRule, act }: Pick<Stroke, 'rule' | 'act'>): string {
+export function nameOf({ rule: ofRule, act, mends }: Pick<Stroke, 'rule' | 'act' | 'mends'>): string {
+  if (mends) return wordsForMend(mends);
   return ofRule === null ? PAGE_ACTS[act as PagesAct] : titleOf(ofRule);
 }
 
 export function wordFor({ act, remedy }: Pick<Stroke, 'act' | 'remedy'>): string {
   if (act === 'fix') return labelOf(remedy!);
   if (act === 'elsewhere') return 'told apart for the theme or host';
+  if (act === 'mend') return 'from a register';
   return act === 'no problem' ? 'ruled no problem' : 'on pages chosen together';
 }
 

@@ -21,6 +21,7 @@ import { fixAllCertain, GONE, keyOf, labelOf, openOn, titleOf, WRITES_DESCRIPTIO
 import { STROKE } from '../jobs.ts';
 import { rule, setElsewhere, signOff } from '../judge.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
+import { mendOn } from '../registers/mend.ts';
 import { dayIn, type Services } from '../services.ts';
 import { ACTS, again, inTheBackground, nameOf, PAGE_ACTS, whyOf, type PagesAct, type SlipAct, type Some } from './acts.ts';
 import { chosenPages, type PagesChosen } from '../chosenPages.ts';
@@ -122,6 +123,8 @@ function doOn(services: Services, actor: Actor, stroke: Stroke, on: OnPage): Pro
       return fixAllCertain(services, actor, on, (trx, page) =>
         markStrokePage(trx, { stroke: stroke.id, page: page.id }, { state: 'done', revision: page.head + 1 }),
       );
+    case 'mend':
+      return mendOn(services, actor, stroke, on);
     case 'sign off':
       return signOffOn(services, actor, stroke, on);
     default:

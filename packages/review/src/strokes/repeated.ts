@@ -39,7 +39,7 @@ export interface Repeated {
 }
 
 /** What was done to one slip on many pages, and what came of it. */
-export interface StrokeView extends Omit<StrokeLine, 'made_at'> {
+export interface StrokeView extends Omit<StrokeLine, 'made_at' | 'mends'> {
   title: string;
   label: string;
   at: string;
@@ -79,8 +79,8 @@ function slipView({ slug, title, message, values, all_pages: all, all_slips: _al
   };
 }
 
-function strokeView({ made_at, ...line }: StrokeLine): StrokeView {
-  return { ...line, title: nameOf(line), label: wordFor(line), at: made_at.toISOString() };
+export function strokeView({ made_at, mends, ...line }: StrokeLine): StrokeView {
+  return { ...line, title: nameOf({ ...line, mends }), label: wordFor(line), at: made_at.toISOString() };
 }
 
 /** One stroke, and how far it is. */

@@ -16,6 +16,7 @@ import * as days from './014-days.ts';
 import * as lighterFindings from './015-lighter-findings.ts';
 import * as ownKeys from './016-own-keys.ts';
 import * as pagesTakenOut from './017-pages-taken-out.ts';
+import * as registers from './018-registers.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -36,4 +37,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '015-lighter-findings': lighterFindings,
   '016-own-keys': ownKeys,
   '017-pages-taken-out': pagesTakenOut,
+  '018-registers': registers,
 };

@@ -81,3 +81,19 @@ export async function collectionSlugsLike(db: Database | Write, base: string): P
 export async function dropCollection(trx: Write | Database, id: number): Promise<void> {
   await sql`delete from collections where id = ${id}`.execute(trx);
 }
+
+/** Collections that are on the shelf, by title. `only`: ids of those somebody may see; null for all. */
+export function collectionsSeen(
+  db: Database | Write,
+  only: readonly number[] | null,
+): Promise<Pick<Collection, 'id' | 'slug' | 'title' | 'kind'>[]> {
+  return db
+    .selectFrom('collections')
+    .select(['id', 'slug', 'title', 'kind'])
+    .where('arrived_at', 'is not', null)
+    .where('taken_out_at', 'is', null)
+    .$if(only !== null, (all) => all.where('id', 'in', [...only!, 0]))
+    .orderBy(sql`title collate "und-x-icu"`)
+    .orderBy('id')
+    .execute();
+}

@@ -13,6 +13,9 @@ export async function copyCollection(trx: Write, id: number, made: { slug: strin
   return copy;
 }
 
+/** Names thing `t` in another collection: `thingId` in SQL. */
+const THING = (collection: number) => sql`md5(concat_ws(chr(10), ${collection}::integer, t.register, t.name, t.place))::uuid`;
+
 function statementsFor(id: number, copy: number, by: string) {
   return [
     sql`create temporary table copied_pages on commit drop as select id as old, nextval(pg_get_serial_sequence('pages', 'id'))::integer as new
@@ -48,6 +51,15 @@ function statementsFor(id: number, copy: number, by: string) {
       select c.new, c.page, place, a.new, z.new, path, through, start_at, end_at, message, message_values, subject, fingerprint, remedies
       from copied_findings c join occurrences o on o.finding_id = c.old join copied_audits a on a.old = o.from_audit
       left join copied_audits z on z.old = o.to_audit`,
+    sql`insert into things (id, collection_id, register, name, place)
+      select ${THING(copy)}, ${copy}::integer, register, name, place from things t
+      where collection_id = ${id}`,
+    sql`insert into uses (page_id, sum, collection_id, register, thing_id, many, lead, said, traits, troubles, open, asks, says, facts,
+        findings)
+      select c.new, sum, ${copy}::integer, u.register, ${THING(copy)}, many, lead, said,
+        traits, troubles, open, asks, says, facts,
+        coalesce((select array_agg(f.new) from unnest(u.findings) as one (id) join copied_findings f on f.old = one.id), '{}')
+      from copied_pages c join uses u on u.page_id = c.old join things t on t.id = u.thing_id`,
     sql`insert into page_references (page_id, collection_id, kind, target, fragment, alternative)
       select c.new, ${copy}::integer, kind, target, fragment, alternative from copied_pages c join page_references r on r.page_id = c.old`,
     sql`insert into rulings (finding_id, answer, made_by, made_at, places) select c.new, answer, made_by, made_at, places

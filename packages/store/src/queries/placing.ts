@@ -43,6 +43,7 @@ export async function takePagesOut(
   const { rows } = await sql<{ id: number; address: string; title: string }>`with gone as (
       update pages set gone_at = now(), gone_by = ${by}, version = version + 1
       where id = any(${pages}::integer[]) and gone_at is null returning id, address, title),
+    using_things as (delete from uses where page_id in (select id from gone)),
     referring as (delete from page_references where page_id in (select id from gone)),
     unseen as (update page_status set collection_id = null where page_id in (select id from gone))
     select * from gone order by id`.execute(trx);

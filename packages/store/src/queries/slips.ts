@@ -1,7 +1,7 @@
 import { sql, type Selectable } from 'kysely';
 import type { FindingOutcome, Values, Weight } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
-import type { StrokeAct, StrokePages, Strokes } from '../schema.ts';
+import type { Mends, StrokeAct, StrokePages, Strokes } from '../schema.ts';
 import { OPEN } from './open.ts';
 
 /** One slip that stands open on several pages of a collection, with the page on which it comes first. */
@@ -82,13 +82,16 @@ export interface NewStroke {
   inputs: Readonly<Record<string, string>>;
   finding_id: number | null;
   made_by: string;
+  register?: number;
+  mends?: Mends;
+  together?: string;
 }
 
 /** Keeps an act on one slip with the pages it is to reach. Gives its number. */
-export async function addStroke(trx: Write, { inputs, ...stroke }: NewStroke, pages: readonly number[]): Promise<number> {
+export async function addStroke(trx: Write, { inputs, mends, ...stroke }: NewStroke, pages: readonly number[]): Promise<number> {
   const { id } = await trx
     .insertInto('strokes')
-    .values({ ...stroke, inputs: JSON.stringify(inputs) })
+    .values({ ...stroke, inputs: JSON.stringify(inputs), ...(mends ? { mends: JSON.stringify(mends) } : {}) })
     .returning('id')
     .executeTakeFirstOrThrow();
   await sql`insert into stroke_pages (stroke_id, page_id) select ${id}::integer, unnest(${pages}::integer[])`.execute(trx);
@@ -158,6 +161,9 @@ export interface StrokeLine {
   by: string;
   made_at: Date;
   taken_back: boolean;
+  mends: Mends | null;
+  /** Files it changed. */
+  files: number;
   waiting: number;
   done: number;
   returned: number;
@@ -171,12 +177,13 @@ export async function strokeLines(
   { limit, only = null }: { limit: number; only?: number | null },
 ): Promise<StrokeLine[]> {
   const { rows } =
-    await sql<StrokeLine>`select s.id, s.rule, s.act, s.remedy, u.name as by, s.made_at, s.taken_back_at is not null as taken_back,
+    await sql<StrokeLine>`select s.id, s.rule, s.act, s.remedy, u.name as by, s.made_at, s.taken_back_at is not null as taken_back, s.mends,
+      (select count(*)::integer from stroke_files f where f.stroke_id = s.id) as files,
       count(*) filter (where g.state = 'waiting' or (s.taken_back_at is not null and g.state = 'done'))::integer as waiting,
       count(*) filter (where g.state in ('done', 'stays'))::integer as done, count(*) filter (where g.state = 'taken back')::integer as returned,
       coalesce(jsonb_agg(jsonb_build_object('slug', p.slug, 'title', p.title, 'why', g.why) order by p.position) filter (where g.why <> ''), '[]') as left
     from (select * from strokes where collection_id = ${collectionId} and (${only}::integer is null or id = ${only}) order by id desc limit ${limit}) s join people u on u.id = s.made_by
-      join stroke_pages g on g.stroke_id = s.id join pages p on p.id = g.page_id
-    group by s.id, s.rule, s.act, s.remedy, u.name, s.made_at, s.taken_back_at order by s.id desc`.execute(db);
+      left join stroke_pages g on g.stroke_id = s.id left join pages p on p.id = g.page_id
+    group by s.id, s.rule, s.act, s.remedy, u.name, s.made_at, s.taken_back_at, s.mends order by s.id desc`.execute(db);
   return rows;
 }

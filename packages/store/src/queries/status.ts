@@ -5,6 +5,7 @@ import type { Release } from '../schema.ts';
 import type { Collection } from './collections.ts';
 import { OPEN } from './open.ts';
 import { closestBar } from './profiles.ts';
+import { countUses } from './uses.ts';
 
 /** Families in the order of `page_status.families`. */
 export const FAMILIES: readonly Family[] = [
@@ -79,8 +80,9 @@ export interface Written {
   release: Release;
 }
 
-/** Counts some pages anew. */
-export function refreshStatus(trx: Write, pages: readonly number[], today: string): Promise<Written[]> {
+/** Counts some pages anew, and what stands open on all they use. */
+export async function refreshStatus(trx: Write, pages: readonly number[], today: string): Promise<Written[]> {
+  await countUses(trx, pages, today);
   return writeStatus(trx, sql`select page_id, bar_id from page_status where page_id = any(${pages}::integer[])`, today);
 }
 

@@ -85,6 +85,7 @@ export async function renewPlaces(trx: Write, id: number, collectionId: number):
   );
   await sql`with gone as (update pages set gone_at = now(), version = version + 1
       where gone_at is null and id in (select page_id from package_gone where package_id = ${id}) returning id),
+    using_things as (delete from uses where page_id in (select id from gone)),
     referring as (delete from page_references where page_id in (select id from gone))
     update page_status set collection_id = null where page_id in (select id from gone)`.execute(trx);
 }

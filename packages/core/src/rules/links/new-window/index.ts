@@ -4,10 +4,8 @@ import type { Page } from '../../../document/page.ts';
 import { phrasesOf } from '../../../standards/phrases/index.ts';
 import { referred } from '../../../semantics/ids.ts';
 import { nameOf, shownText } from '../../../semantics/names.ts';
+import { opensWindow } from '../../../semantics/links.ts';
 import { isLink } from '../../../semantics/roles.ts';
-
-/** Targets that stay in the window one is in. */
-const SAME = new Set(['', '_self', '_parent', '_top']);
 
 export const rule = defineRule({
   id: 'links/new-window',
@@ -29,10 +27,6 @@ export const rule = defineRule({
     tell({ at: element, message: 'silent', values: { text: name }, subject: `${valueOf(element, 'href') ?? ''} ${name}` });
   },
 });
-
-function opensWindow(link: ElementNode): boolean {
-  return !SAME.has((valueOf(link, 'target') ?? '').trim().toLowerCase());
-}
 
 /** A word of it in the name, the description, the title, or right behind the link. */
 function saysSo(page: Page, link: ElementNode, name: string): boolean {

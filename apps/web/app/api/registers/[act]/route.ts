@@ -1,0 +1,26 @@
+import { around, mend, register, registers, thing, tryMends } from '@inkwell/review';
+import { answer, problemResponse, SHORT_BODY } from '@/server/answer';
+import { AROUND, MEND, REACH, REGISTER, THING, TRY_MENDS } from '@/server/registerInputs';
+
+/** Bytes of a wish for many things, each with its own words. */
+const LONG_BODY = 8 * SHORT_BODY;
+
+/** What a register is asked, and what is done to what it lists. */
+export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
+  switch ((await params).act) {
+    case 'lines':
+      return answer(request, REGISTER, (services, actor, wish) => register(services, actor, wish));
+    case 'sums':
+      return answer(request, REACH, (services, actor, wish) => registers(services, actor, wish));
+    case 'thing':
+      return answer(request, THING, (services, actor, wish) => thing(services, actor, wish));
+    case 'around':
+      return answer(request, AROUND, (services, actor, wish) => around(services, actor, wish));
+    case 'try':
+      return answer(request, TRY_MENDS, (services, actor, wish) => tryMends(services, actor, wish));
+    case 'mend':
+      return answer(request, MEND, (services, actor, wish) => mend(services, actor, wish), LONG_BODY);
+    default:
+      return problemResponse({ code: 'not-found', what: 'There is nothing at this address', kept: 'Nothing was changed.' });
+  }
+}

@@ -1,0 +1,125 @@
+import 'server-only';
+import { REGISTERS, REMEDY_NAMES } from '@inkwell/core';
+import { checker, ID, SHORT } from './inputs';
+
+const base = { type: 'object', additionalProperties: false } as const;
+const COLLECTION = { type: ['string', 'null'], maxLength: 200 } as const;
+const OF = { enum: REGISTERS } as const;
+const THINGS = { type: 'array', maxItems: 20_000, items: { type: 'string', pattern: '^[0-9a-f-]{36}$' } } as const;
+const KEY = { type: 'string', maxLength: 8_000 } as const;
+const WORD = { type: 'string', maxLength: 60 } as const;
+const SKIP = { type: 'integer', minimum: 0, maximum: 10_000_000 } as const;
+
+const CHOICE = {
+  ...base,
+  required: ['register'],
+  properties: {
+    register: OF,
+    words: { type: 'string', maxLength: 300 },
+    trait: WORD,
+    rule: WORD,
+    state: { enum: ['open', 'asks', 'unused', 'differs'] },
+    group: { enum: ['thing', 'name', 'place', 'bytes', 'alike'] },
+    order: { enum: ['uses', 'open', 'name', 'size'] },
+  },
+} as const;
+
+const one = <const N extends string, const P extends object, const R extends readonly string[]>(name: N, properties: P, required: R) =>
+  ({ ...base, required: ['do', ...required], properties: { do: { const: name }, ...properties } }) as const;
+
+const MENDING = {
+  oneOf: [
+    one('describe', { alternative: SHORT, caption: SHORT }, []),
+    one('replace', { to: KEY }, ['to']),
+    one('text', { text: SHORT }, ['text']),
+    one('lead', { to: KEY }, ['to']),
+    one('same window', {}, []),
+    one('level', { level: { type: 'integer', minimum: 1, maximum: 6 } }, ['level']),
+    one('fix', { rule: WORD, remedy: { enum: REMEDY_NAMES }, inputs: { type: 'object', additionalProperties: SHORT } }, [
+      'rule',
+      'remedy',
+      'inputs',
+    ]),
+    one('certain', {}, []),
+  ],
+} as const;
+
+export const REACH = checker({ ...base, required: ['collection'], properties: { collection: COLLECTION } });
+export const REGISTER = checker({
+  ...base,
+  required: ['collection', 'choice', 'skip'],
+  properties: { collection: COLLECTION, choice: CHOICE, skip: SKIP },
+});
+export const THING = checker({
+  ...base,
+  required: ['collection', 'register', 'things', 'skip'],
+  properties: { collection: COLLECTION, register: OF, things: THINGS, skip: SKIP },
+});
+export const AROUND = checker({
+  ...base,
+  required: ['collection', 'register', 'on'],
+  properties: {
+    collection: COLLECTION,
+    register: OF,
+    on: {
+      type: 'array',
+      maxItems: 50,
+      items: { ...base, required: ['page', 'thing'], properties: { page: ID, thing: KEY } },
+    },
+  },
+});
+export const TRY_MENDS = checker({
+  ...base,
+  required: ['collection', 'register', 'cases'],
+  properties: {
+    collection: COLLECTION,
+    register: OF,
+    cases: {
+      type: 'array',
+      maxItems: 50,
+      items: {
+        ...base,
+        required: ['thing', 'case', 'page', 'mend'],
+        properties: { thing: KEY, case: KEY, page: ID, mend: MENDING },
+      },
+    },
+  },
+});
+export const MEND = checker({
+  ...base,
+  required: ['collection', 'register', 'chosen'],
+  properties: {
+    collection: COLLECTION,
+    register: OF,
+    chosen: {
+      oneOf: [
+        { ...base, required: ['things'], properties: { things: THINGS } },
+        {
+          ...base,
+          required: ['choice', 'keys'],
+          properties: { choice: CHOICE, keys: { oneOf: [{ type: 'null' }, { type: 'array', maxItems: 20_000, items: KEY }] } },
+        },
+      ],
+    },
+    mend: MENDING,
+    parts: {
+      type: 'array',
+      maxItems: 20_000,
+      items: {
+        ...base,
+        required: ['thing', 'alike', 'mend'],
+        properties: {
+          thing: KEY,
+          alike: { oneOf: [{ type: 'null' }, { type: 'array', maxItems: 1_000, items: KEY }] },
+          mend: MENDING,
+        },
+      },
+    },
+    without: {
+      type: 'array',
+      maxItems: 20_000,
+      items: { ...base, required: ['thing', 'case'], properties: { thing: KEY, case: KEY } },
+    },
+    leave: { type: 'array', maxItems: 20_000, items: ID },
+  },
+});

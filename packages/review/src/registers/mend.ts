@@ -1,0 +1,246 @@
+import { randomUUID } from 'node:crypto';
+import { caseOf, REGISTERS, thingOf, type Mend, type MendPart, type RegisterName } from '@inkwell/core';
+import {
+  addStroke,
+  isOpenOn,
+  markStrokePage,
+  pageForEngine,
+  pagesUsing,
+  registerNumber,
+  setStrokeJob,
+  snapshot,
+  thingsChosen,
+  thingsNamed,
+  writing,
+  type Mends,
+  type Stroke,
+  type Write,
+} from '@inkwell/store';
+import type { Actor } from '../actor.ts';
+import { changeText, madeBy } from '../changeText.ts';
+import type { OnPage } from '../conflicts.ts';
+import { seenAt, type Seen } from '../examine.ts';
+import { keyOf } from '../fix.ts';
+import { STROKE } from '../jobs.ts';
+import { done, refused, type Result } from '../problems.ts';
+import { dayIn, type Services } from '../services.ts';
+import { inTheBackground } from '../strokes/acts.ts';
+import { reached, type Reach } from './reach.ts';
+import { wishOf, type RegisterChoice } from './register.ts';
+import { wordsForMend } from './words.ts';
+
+/** Things that were chosen: by their ids, or lines of a choice, or all it comes to. */
+export type Chosen = { things: readonly string[] } | { choice: RegisterChoice; keys: readonly string[] | null };
+
+/** What is done to things that were chosen: the same to all, or to each its own. */
+export interface WishedMends extends Reach {
+  register: RegisterName;
+  chosen: Chosen;
+  /** What is done to all of them. */
+  mend?: Mend;
+  /** What is done to the uses of each: those like some cases only, or all. */
+  parts?: readonly MendPart[];
+  /** Cases that are left as they are, as `caseOf` names them, each with its thing. */
+  without?: readonly { thing: string; case: string }[];
+  /** Pages that are left as they are. */
+  leave?: readonly number[];
+}
+
+/** Things that one wish may reach, and pages. */
+const MOST_THINGS = 20_000;
+const MOST_PAGES = 20_000;
+
+interface Planned {
+  collection: number;
+  parts: MendPart[];
+  pages: number[];
+}
+
+/** Does what was wished to all uses of things, in the background: a transaction for each page, one word takes all of it back. */
+export function mend(services: Services, actor: Actor, wish: WishedMends): Promise<Result<{ together: string; pages: number }>> {
+  return writing(services.db, async (trx) => {
+    const plans = await planned(trx, actor, wish);
+    if (!plans.ok) return plans;
+    const together = randomUUID();
+    let pages = 0;
+    for (const plan of plans.value) {
+      await addMends(trx, actor, together, wish.register, plan, { parts: plan.parts, renames: [] });
+      pages += plan.pages.length;
+    }
+    return done({ together, pages });
+  });
+}
+
+/** Keeps what is to be done in one collection, and has it done in the background. Gives its number. */
+export async function addMends(
+  trx: Write,
+  actor: Actor,
+  together: string,
+  register: RegisterName,
+  { collection, pages }: Pick<Planned, 'collection' | 'pages'>,
+  mends: Mends,
+): Promise<number> {
+  const none = { slip: null, rule: null, remedy: null, inputs: {}, finding_id: null };
+  const stroke = await addStroke(
+    trx,
+    { ...none, collection_id: collection, act: 'mend', made_by: actor.id, register: registerNumber(register), mends, together },
+    pages,
+  );
+  if (pages.length > 0) await setStrokeJob(trx, stroke, await inTheBackground(trx, actor, STROKE, stroke, pages, wordsForMend(mends)));
+  return stroke;
+}
+
+/** What a wish comes to in each collection it reaches. */
+async function planned(trx: Write, actor: Actor, wish: WishedMends): Promise<Result<Planned[]>> {
+  const found = await reached(trx, actor, 'change a page', wish);
+  if (!found.ok) return found;
+  const collections = found.value.map(({ id }) => id);
+  const ids =
+    'things' in wish.chosen
+      ? (await thingsNamed(trx, collections, wish.chosen.things)).map(({ id }) => id)
+      : await thingsChosen(trx, wishOf(wish.chosen.choice, found.value), wish.chosen.keys, MOST_THINGS);
+  if (ids.length === 0) return NOTHING_LEFT;
+  const without = new Set((wish.without ?? []).map((one) => `${one.thing}\n${one.case}`));
+  const leave = new Set(wish.leave);
+  const plans = new Map<number, { parts: Map<string, MendPart>; pages: Set<number> }>();
+  const own = new Map((wish.parts ?? []).map((part) => [part.thing, [] as MendPart[]]));
+  for (const part of wish.parts ?? []) own.get(part.thing)!.push(part);
+  for (const use of await pagesUsing(trx, collections, ids)) {
+    const [thing, its] = [thingOf({ name: use.thing, place: use.place }), caseOf(use)];
+    if (leave.has(use.page_id) || without.has(`${thing}\n${its}`)) continue;
+    const mends = wish.mend
+      ? [wish.mend]
+      : (own.get(thing) ?? []).filter(({ alike }) => alike === null || alike.includes(its)).map((part) => part.mend);
+    if (mends.length === 0) continue;
+    const plan = plans.get(use.collection_id) ?? { parts: new Map<string, MendPart>(), pages: new Set<number>() };
+    plans.set(use.collection_id, plan);
+    plan.pages.add(use.page_id);
+    for (const one of mends) {
+      const key = `${thing}\n${JSON.stringify(one)}`;
+      const part = plan.parts.get(key) ?? { thing, alike: [] as string[], mend: one };
+      // Only what stands there as it was shown is changed: what somebody else changed meanwhile is another case.
+      if (!part.alike!.includes(its)) plan.parts.set(key, { ...part, alike: [...part.alike!, its] });
+    }
+  }
+  const all = [...plans].map(([collection, { parts, pages }]) => ({ collection, parts: [...parts.values()], pages: [...pages] }));
+  const pages = all.reduce((sum, one) => sum + one.pages.length, 0);
+  if (pages === 0) return NOTHING_LEFT;
+  if (pages > MOST_PAGES)
+    return refused({
+      code: 'too-large',
+      what: `This would change ${pages} pages at once`,
+      why: `At most ${MOST_PAGES} are changed in one go.`,
+      kept: 'Nothing was changed.',
+      next: 'Choose fewer, or one collection after the other.',
+    });
+  return done(all);
+}
+
+const NOTHING_LEFT = refused({
+  code: 'nothing-to-do',
+  what: 'None of this is there any more',
+  why: 'It was changed or taken out meanwhile.',
+  kept: 'Nothing was changed.',
+  next: 'Look at the register again.',
+});
+
+/** Things of a page that a job is about: of many hundreds most are on other pages. */
+function partsOn(stroke: Stroke, used: ReadonlySet<string>): MendPart[] {
+  return stroke.mends!.parts.filter(({ thing }) => used.has(thing));
+}
+
+/** Does it on one page, and says so in the same transaction. */
+export function mendOn(services: Services, actor: Actor, stroke: Stroke, on: OnPage): Promise<Result<unknown>> {
+  const { parts, renames } = stroke.mends!;
+  const note = wordsForMend(stroke.mends!);
+  return changeText(services, actor, on, {
+    about: 'the whole page',
+    async make(seen) {
+      const result =
+        renames.length > 0
+          ? await services.engine.run('follow', { page: seen.text, renames: renames.map(([from, to]) => [from, to]) })
+          : await services.engine.run('mend', {
+              page: seen.text,
+              register: REGISTERS[stroke.register!]!,
+              parts: parts.length > MANY ? partsOn(stroke, await thingsOn(services, seen)) : parts,
+              settled: settledOn(services, seen),
+            });
+      return madeBy(
+        result,
+        parts.every((part) => isFix(part.mend)) ? 'fixed' : 'edited',
+        () => `${note}, on many pages`,
+        'It was not done here',
+      );
+    },
+    vouched: parts.some((part) => part.mend.do === 'describe' && part.mend.alternative) ? 'images/true-to-picture' : null,
+    then: (trx, page) => markStrokePage(trx, { stroke: stroke.id, page: page.id }, { state: 'done', revision: page.head + 1 }),
+  });
+}
+
+const isFix = (one: Mend) => one.do === 'fix' || one.do === 'certain';
+
+/** Parts from which on a page is asked first which of them concern it. */
+const MANY = 40;
+
+async function thingsOn({ db }: Services, { page }: Seen): Promise<Set<string>> {
+  const rows = await db
+    .selectFrom('uses')
+    .innerJoin('things', 'things.id', 'uses.thing_id')
+    .select(['things.name', 'things.place'])
+    .where('page_id', '=', page.id)
+    .execute();
+  return new Set(rows.map(thingOf));
+}
+
+function settledOn(services: Services, { page, findings }: Seen) {
+  const today = dayIn(page.time_zone, services.now());
+  return findings.filter((finding) => !isOpenOn(finding, today)).map(keyOf);
+}
+
+export interface MendTried {
+  /** What becomes of a case of a thing, on the page where it comes first. */
+  thing: string;
+  case: string;
+  page: number;
+  tried: { ok: true; before: string; after: string; declined: string[] } | { ok: false; reason: string };
+}
+
+/** Cases tried at one time: each reads its page with what the engine has to know around it. */
+const MOST_TRIED = 12;
+
+/** What a wish would make of some cases, each tried on a page of it. Nothing is written. */
+export async function tryMends(
+  services: Services,
+  actor: Actor,
+  wish: Reach & { register: RegisterName; cases: readonly { thing: string; case: string; page: number; mend: Mend }[] },
+): Promise<Result<MendTried[]>> {
+  const cases = wish.cases.slice(0, MOST_TRIED);
+  const read = await snapshot(services.db, async (at): Promise<Result<Seen[]>> => {
+    const found = await reached(at, actor, 'see', wish);
+    if (!found.ok) return found;
+    const reach = new Set(found.value.map(({ id }) => id));
+    const seen: Seen[] = [];
+    for (const id of new Set(cases.map(({ page }) => page))) {
+      const page = await pageForEngine(at, { id });
+      if (page && reach.has(page.page.collection_id)) seen.push(await seenAt(at, page));
+    }
+    return done(seen);
+  });
+  if (!read.ok) return read;
+  const byPage = new Map(read.value.map((one) => [one.page.id, one]));
+  const tried = cases.map(async ({ thing, case: its, page, mend: one }): Promise<MendTried> => {
+    const seen = byPage.get(page);
+    if (!seen) return { thing, case: its, page, tried: { ok: false, reason: 'This page is no longer here.' } };
+    const parts = [{ thing, alike: [its], mend: one }];
+    const result = await services.engine.run('try mending', {
+      page: seen.text,
+      register: wish.register,
+      parts,
+      settled: settledOn(services, seen),
+    });
+    if (!result.ok) return { thing, case: its, page, tried: { ok: false, reason: result.reason } };
+    const { before, after, declined } = result;
+    return { thing, case: its, page, tried: { ok: true, before, after, declined } };
+  });
+  return done(await Promise.all(tried));
+}

@@ -1,0 +1,135 @@
+import { REGISTERS, ruleOf, TRAITS, type RegisterName } from '@inkwell/core';
+import {
+  registerLines,
+  registerSums,
+  snapshot,
+  TROUBLES,
+  type Grouping,
+  type RegisterLine,
+  type RegisterOrder,
+  type RegisterWish,
+} from '@inkwell/store';
+import type { Actor } from '../actor.ts';
+import { done, type Result } from '../problems.ts';
+import type { Services } from '../services.ts';
+import { reached, type Reach, type ReachedCollection } from './reach.ts';
+
+/** What of a register is asked for. */
+export interface RegisterChoice {
+  register: RegisterName;
+  words?: string | undefined;
+  /** A trait its uses have, or a rule that is open on one, or how it stands. */
+  trait?: string | undefined;
+  rule?: string | undefined;
+  state?: NonNullable<RegisterWish['state']> | undefined;
+  group?: Grouping | undefined;
+  order?: RegisterOrder | undefined;
+}
+
+export interface ThingLine extends Omit<RegisterLine, 'troubles' | 'traits' | 'low' | 'high' | 'collections'> {
+  /** Rules with something open on it, and what can be told of its uses at a glance. */
+  rules: string[];
+  traits: string[];
+  /** Whether all uses say the same. */
+  same: boolean;
+  /** Of headings: the highest and the lowest level. */
+  levels: [number, number] | null;
+  /** Addresses of the collections it lies in. */
+  collections: string[];
+}
+
+export interface RegisterShown {
+  collections: ReachedCollection[];
+  choice: RegisterChoice;
+  lines: ThingLine[];
+  total: number;
+  uses: number;
+  open: number;
+}
+
+/** Lines told at once. */
+export const REGISTER_LINES = 100;
+
+/** How things are put together where nobody says. */
+export const USUAL_GROUPING: Record<RegisterName, Grouping> = {
+  images: 'alike',
+  links: 'thing',
+  headings: 'thing',
+  tables: 'thing',
+  lists: 'thing',
+  colours: 'thing',
+  media: 'thing',
+  text: 'place',
+};
+
+/** A choice as the store takes it. */
+export function wishOf(choice: RegisterChoice, collections: readonly { id: number }[]): Omit<RegisterWish, 'skip' | 'limit'> {
+  const { register, words, trait, rule, state, group = USUAL_GROUPING[register], order = 'open' } = choice;
+  const bit = trait ? (TRAITS[register] as readonly string[]).indexOf(trait) : -1;
+  const trouble = rule ? TROUBLES[register].indexOf(rule) : -1;
+  return {
+    register,
+    collections: collections.map(({ id }) => id),
+    group,
+    order,
+    ...(words ? { words } : {}),
+    ...(bit >= 0 ? { traits: 1 << bit } : {}),
+    ...(trouble >= 0 ? { troubles: 1n << BigInt(trouble) } : {}),
+    ...(state ? { state } : {}),
+  };
+}
+
+/** Everything of one kind in a collection, or in all: a hundred lines of a choice from one on. */
+export function register(
+  services: Services,
+  actor: Actor,
+  wish: Reach & { choice: RegisterChoice; skip: number },
+): Promise<Result<RegisterShown>> {
+  return snapshot(services.db, async (at) => {
+    const found = await reached(at, actor, 'see', wish);
+    if (!found.ok) return found;
+    const collections = found.value;
+    const { lines, ...sums } = await registerLines(at, { ...wishOf(wish.choice, collections), skip: wish.skip, limit: REGISTER_LINES });
+    const slugs = new Map(collections.map(({ id, slug }) => [id, slug]));
+    return done({ collections, choice: wish.choice, ...sums, lines: lines.map((line) => lineView(wish.choice.register, line, slugs)) });
+  });
+}
+
+function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMap<number, string>): ThingLine {
+  const { troubles, traits, low, high, collections, ...rest } = line;
+  const open = BigInt(troubles);
+  return {
+    ...rest,
+    rules: TROUBLES[of].filter((_rule, bit) => (open >> BigInt(bit)) & 1n),
+    traits: TRAITS[of].filter((_name, bit) => (traits >> bit) & 1),
+    same: low === high,
+    levels: of === 'headings' ? [Number(low), Number(high)] : null,
+    collections: collections.map((id) => slugs.get(id)!),
+  };
+}
+
+export interface RegisterSum {
+  register: RegisterName;
+  things: number;
+  uses: number;
+  open: number;
+}
+
+/** What each register holds. */
+export function registers(services: Services, actor: Actor, wish: Reach): Promise<Result<RegisterSum[]>> {
+  return snapshot(services.db, async (at) => {
+    const found = await reached(at, actor, 'see', wish);
+    if (!found.ok) return found;
+    const sums = await registerSums(
+      at,
+      found.value.map(({ id }) => id),
+    );
+    const byNumber = new Map(sums.map((one) => [one.register, one]));
+    return done(REGISTERS.map((name, nth) => ({ things: 0, uses: 0, open: 0, ...byNumber.get(nth), register: name })));
+  });
+}
+
+/** The rules a register can be narrowed to, with their titles. */
+export function rulesIn(of: RegisterName): { rule: string; title: string }[] {
+  return TROUBLES[of].map((rule) => ({ rule, title: ruleOf(rule)?.title ?? rule }));
+}

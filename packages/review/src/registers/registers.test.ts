@@ -1,0 +1,182 @@
+import { sql } from 'kysely';
+import { caseOf, thingOf, type Mend } from '@inkwell/core';
+import { letStand, makeStroke, mend, register, saveSource, showMend, takeStrokeBackOn, thing, tryMends, unmakeMend } from '../index.ts';
+import { bench, INES, personAs } from '../testing/bench.ts';
+import { packageBench } from '../testing/packages.ts';
+
+const ground = bench();
+const { services, db } = ground;
+const { sent, arrived, deskOn } = packageBench(ground);
+
+// Work in the background is done in the name of a person whom the database knows.
+beforeAll(async () => {
+  await sql`insert into memberships (person_id, role) select ${INES.id}, 'reviewer' where not exists (select 1 from memberships
+    where person_id = ${INES.id})`.execute(db());
+});
+
+const TITLES = ['Lock', 'Weir', 'Wharf'];
+const page = (title: string) =>
+  `<html lang="en"><head><title>${title}</title></head><body><header><a href="index.html"><img src="logo.png"></a></header><main><h1>${title}</h1>
+<p>The ${title} is by the water.</p><p><img src="boats.png" alt="${title === 'Weir' ? 'IMG_2034' : ''}"></p><h3>Opening times</h3><p>See <a href="https://larkmoor.example/times" target="_blank">here</a>.</p></main></body></html>`;
+
+async function site(): Promise<string> {
+  const pages = TITLES.map((title) => ({ name: `${title.toLowerCase()}.html`, data: page(title) }));
+  return arrived(await sent('site.zip', [...pages, { name: 'spare.png', data: 'nothing more' }, { name: 'logo.png', data: 'a logo' }]));
+}
+
+async function linesOf(collection: string, of: Parameters<typeof register>[2]['choice']) {
+  const shown = await register(services, INES, { collection, choice: of, skip: 0 });
+  if (!shown.ok) throw new Error(shown.problem.what);
+  return shown.value.lines;
+}
+
+async function workOff(together: string, run: typeof makeStroke) {
+  const { rows } = await sql<{
+    id: number;
+    page_id: number;
+  }>`select s.id, p.page_id from strokes s join stroke_pages p on p.stroke_id = s.id
+    where s.together = ${together}`.execute(db());
+  for (const stroke of new Set(rows.map(({ id }) => id)))
+    await run(services, { stroke, pages: rows.flatMap((row) => (row.id === stroke ? [row.page_id] : [])) });
+}
+
+async function doneTo(collection: string, of: 'images' | 'links' | 'headings', name: string, one: Mend, more: object = {}) {
+  const line = (await linesOf(collection, { register: of, group: 'thing' })).find((each) => each.name === name)!;
+  const made = await mend(services, INES, { collection, register: of, chosen: { things: line.things }, mend: one, ...more });
+  if (!made.ok) throw new Error(made.problem.what);
+  await workOff(made.value.together, makeStroke);
+  return made.value.together;
+}
+
+const texts = async (slug: string) => Promise.all(TITLES.map(async (title) => (await deskOn(slug, title.toLowerCase())).html));
+
+test('a register lists each thing once, with its uses, pages and what is wrong with it', async () => {
+  const slug = await site();
+  const images = await linesOf(slug, { register: 'images', order: 'name', group: 'thing' });
+  expect(images.map(({ name, uses, pages, open, same, traits }) => [name, uses, pages, open > 0, same, traits])).toEqual([
+    ['boats.png', 3, 3, true, false, ['decorative', 'described']],
+    ['logo.png', 3, 3, true, true, ['untold', 'linked']],
+    ['spare.png', 0, 0, false, true, []],
+  ]);
+  expect(images[1]!.rules).toContain('images/no-alternative');
+  const links = await linesOf(slug, { register: 'links', trait: 'new window' });
+  expect(links).toMatchObject([
+    { name: 'here', place: 'https://larkmoor.example/times', uses: 3, rules: expect.arrayContaining(['links/vague']) as string[] },
+  ]);
+  expect(await linesOf(slug, { register: 'headings', words: 'opening' })).toMatchObject([
+    { name: 'Opening times', levels: [3, 3], uses: 3 },
+  ]);
+  expect((await linesOf(slug, { register: 'images', state: 'unused' })).map(({ name }) => name)).toEqual(['spare.png']);
+});
+
+test('what is done to a thing is done on all its pages, and one word gives back every byte', async () => {
+  const slug = await site();
+  const before = await texts(slug);
+  const together = await doneTo(slug, 'images', 'logo.png', { do: 'describe', alternative: 'Larkmoor Canal Trust' });
+  for (const html of await texts(slug)) expect(html).toContain('<img alt="Larkmoor Canal Trust" src="logo.png">');
+  expect(await showMend(services, INES, { together })).toMatchObject({
+    ok: true,
+    value: { done: 3, waiting: 0, title: 'Image described' },
+  });
+  const [logo] = await linesOf(slug, { register: 'images', words: 'logo' });
+  expect(logo).toMatchObject({ traits: ['described', 'linked'] });
+  expect(logo!.rules).not.toContain('images/no-alternative');
+  expect(await unmakeMend(services, INES, { together })).toMatchObject({ ok: true, value: { pages: 3 } });
+  await workOff(together, takeStrokeBackOn);
+  expect(await texts(slug)).toEqual(before);
+  expect((await linesOf(slug, { register: 'images', words: 'logo' }))[0]!.rules).toContain('images/no-alternative');
+});
+
+test('cases of a thing are told apart, tried, and left where they are excepted', async () => {
+  const slug = await site();
+  const [boats] = await linesOf(slug, { register: 'images', words: 'boats' });
+  const view = await thing(services, INES, { collection: slug, register: 'images', things: boats!.things, skip: 0 });
+  if (!view.ok) throw new Error(view.problem.what);
+  expect(view.value.cases.map(({ says, pages }) => [says, pages])).toEqual([
+    ['', 2],
+    ['IMG_2034', 1],
+  ]);
+  expect(view.value.uses.map(({ slug: on }) => on).sort()).toEqual(['lock', 'weir', 'wharf']);
+  const cases = view.value.cases.map(({ thing: of, case: its, page: on }) => ({
+    thing: of,
+    case: its,
+    page: on,
+    mend: { do: 'describe' as const, alternative: 'Narrowboats' },
+  }));
+  const tried = await tryMends(services, INES, { collection: slug, register: 'images', cases });
+  expect(tried.ok && tried.value.map((one) => one.tried)).toEqual([
+    { ok: true, before: '<img src="boats.png" alt="">', after: '<img src="boats.png" alt="Narrowboats">', declined: [] },
+    { ok: true, before: '<img src="boats.png" alt="IMG_2034">', after: '<img src="boats.png" alt="Narrowboats">', declined: [] },
+  ]);
+  const left = view.value.cases[0]!;
+  await doneTo(
+    slug,
+    'images',
+    'boats.png',
+    { do: 'describe', alternative: 'Narrowboats' },
+    { without: [{ thing: left.thing, case: left.case }] },
+  );
+  expect((await texts(slug)).map((html) => html.includes('Narrowboats'))).toEqual([false, true, false]);
+});
+
+test('what was changed meanwhile is left, and named', async () => {
+  const slug = await site();
+  const [logo] = await linesOf(slug, { register: 'images', words: 'logo' });
+  const made = await mend(services, INES, {
+    collection: slug,
+    register: 'images',
+    chosen: { things: logo!.things },
+    mend: { do: 'describe', alternative: 'Larkmoor Canal Trust' },
+  });
+  const weir = await deskOn(slug, 'weir');
+  const html = weir.html.replace('src="logo.png"', 'src="logo.png" alt="The trust’s own words"');
+  await saveSource(services, INES, { pageId: weir.pageId, version: weir.version, html });
+  await workOff(made.ok ? made.value.together : '', makeStroke);
+  expect((await deskOn(slug, 'weir')).html).toBe(html);
+  expect(await showMend(services, INES, { together: made.ok ? made.value.together : '' })).toMatchObject({
+    value: { done: 2, left: [{ slug: 'weir' }] },
+  });
+});
+
+test('links, headings and findings are mended from their registers; what a person settled is left alone', async () => {
+  const slug = await site();
+  await doneTo(slug, 'links', 'here', { do: 'text', text: 'Opening times of the locks' });
+  await doneTo(slug, 'links', 'Opening times of the locks', { do: 'lead', to: 'lock.html#times' });
+  await doneTo(slug, 'headings', 'Opening times', { do: 'level', level: 2 });
+  for (const html of await texts(slug)) {
+    expect(html).toContain('<h2>Opening times</h2>');
+    expect(html).toMatch(/<a href="(?:lock.html)?#times" target="_blank">Opening times of the locks<\/a>/);
+  }
+  const lock = await deskOn(slug, 'lock');
+  const note = lock.notes.find((one) => one.rule === 'links/new-window')!;
+  expect(note).toBeDefined();
+  const stands = await letStand(services, INES, {
+    pageId: lock.pageId,
+    version: lock.version,
+    findingId: note.id,
+    reason: 'It is a map',
+    until: '2027-06-01',
+  });
+  expect(stands).toMatchObject({ ok: true });
+  await doneTo(slug, 'links', 'Opening times of the locks', { do: 'fix', rule: 'links/new-window', remedy: 'same-window', inputs: {} });
+  expect((await texts(slug)).map((html) => html.includes('_blank'))).toEqual([true, false, false]);
+});
+
+test('a thing is named by its text and place, whatever they hold', () => {
+  expect(thingOf({ name: 'a', place: 'b' })).not.toBe(thingOf({ name: 'a\nb', place: '' }).slice(0, 2));
+  expect(caseOf({ says: null, facts: { nth: 1, language: 'en' } })).toBe(caseOf({ says: null, facts: { nth: 7, language: 'en' } }));
+});
+
+test('only whoever may change pages mends them, and only where they may', async () => {
+  const slug = await site();
+  const [logo] = await linesOf(slug, { register: 'images', words: 'logo' });
+  const wish = {
+    collection: slug,
+    register: 'images' as const,
+    chosen: { things: logo!.things },
+    mend: { do: 'describe' as const, alternative: 'x' },
+  };
+  expect(await mend(services, personAs('publisher'), wish)).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+  const elsewhere = { ...personAs('reviewer'), memberships: [{ collection: 1, role: 'reviewer' as const }] };
+  expect(await mend(services, elsewhere, { ...wish, collection: null })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
+});

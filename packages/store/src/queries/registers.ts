@@ -1,0 +1,263 @@
+import { sql, type RawBuilder } from 'kysely';
+import type { RegisterName, UseFacts } from '@inkwell/core';
+import type { Database, Write } from '../database.ts';
+import { registerNumber } from './uses.ts';
+
+/** How the things of a register are put together: each by itself; by name or place; images by their bytes or by how they look. */
+export type Grouping = 'thing' | 'name' | 'place' | 'bytes' | 'alike';
+export type RegisterOrder = 'uses' | 'open' | 'name' | 'size';
+
+export interface RegisterWish {
+  register: RegisterName;
+  /** Ids of the collections looked into. */
+  collections: readonly number[];
+  /** Words of the name or the place. */
+  words?: string;
+  /** Traits of which a use has at least one, and rules of which one is open, as bits. */
+  traits?: number;
+  troubles?: bigint;
+  /** Something open, a question open, nothing used, or said differently in different places. */
+  state?: 'open' | 'asks' | 'unused' | 'differs';
+  group: Grouping;
+  order: RegisterOrder;
+  skip: number;
+  limit: number;
+}
+
+export interface RegisterLine {
+  /** Names the line among those of its grouping. */
+  key: string;
+  name: string;
+  place: string;
+  /** Ids of the things it puts together, and of the collections they lie in. */
+  things: string[];
+  collections: number[];
+  uses: number;
+  pages: number;
+  open: number;
+  asks: number;
+  troubles: string;
+  traits: number;
+  /** The least and the greatest of what is said, as numbers: equal where all say the same. */
+  low: string;
+  high: string;
+  /** Of images: their bytes, and how many files are put together. */
+  sha256: string | null;
+  size: number | null;
+  width: number | null;
+  height: number | null;
+  files: number;
+}
+
+export interface RegisterLines {
+  lines: RegisterLine[];
+  /** Of the whole choice. */
+  total: number;
+  uses: number;
+  open: number;
+}
+
+/** Words as they stand anywhere in a text, whatever their case. */
+const anywhere = (words: string) => `%${words.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** Each thing with what its uses come to: rows of `lines`. Images that nothing uses are among them. */
+function linesOf({ register, collections }: Pick<RegisterWish, 'register' | 'collections'>): RawBuilder<unknown> {
+  const used = sql`used as materialized (
+      select thing_id, sum(many)::integer as uses, sum(lead)::integer as pages, sum(open)::integer as open, sum(asks)::integer as asks,
+        bit_or(troubles) as troubles, bit_or(traits) as traits, min(said) as low, max(said) as high
+      from uses where register = ${registerNumber(register)} and collection_id = any(${collections}::integer[]) group by thing_id)`;
+  if (register !== 'images')
+    return sql`with ${used},
+    lines as (select t.id, t.collection_id, t.name, t.place, u.uses, u.pages, u.open, u.asks, u.troubles, u.traits, u.low, u.high,
+        null::text as sha256, null::integer as size, null::integer as width, null::integer as height, null::text as alike
+      from used u join things t on t.id = u.thing_id)`;
+  return sql`with ${used},
+    sheets as (select collection_id, name, count(*)::integer as many from sheet_images
+      where collection_id = any(${collections}::integer[]) group by 1, 2),
+    shown as (select t.id, t.collection_id, t.name, u.* from used u join things t on t.id = u.thing_id),
+    files as (select a.collection_id, a.path, a.sha256, f.size::integer as size from assets a join files f on f.sha256 = a.sha256
+      where a.collection_id = any(${collections}::integer[]) and f.media_type like 'image/%' and not starts_with(a.path, '$IMS-CC-FILEBASE$/')),
+    lines as (select coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id, coalesce(s.collection_id, f.collection_id) as collection_id,
+        coalesce(s.name, f.path) as name, '' as place, coalesce(s.uses, 0) + coalesce(b.many, 0) as uses, coalesce(s.pages, 0) as pages,
+        coalesce(s.open, 0) as open, coalesce(s.asks, 0) as asks, coalesce(s.troubles, 0) as troubles,
+        coalesce(s.traits, 0) | case when b.many > 0 then 16 else 0 end as traits, coalesce(s.low, 0) as low, coalesce(s.high, 0) as high,
+        f.sha256, f.size, i.width, i.height, i.alike
+      from shown s full join files f on f.collection_id = s.collection_id and f.path = s.name
+        left join sheets b on b.collection_id = coalesce(s.collection_id, f.collection_id) and b.name = coalesce(s.name, f.path)
+        left join image_facts i on i.sha256 = f.sha256)`;
+}
+
+const KEYS: Record<Grouping, RawBuilder<unknown>> = {
+  thing: sql`id::text`,
+  name: sql`name`,
+  place: sql`place`,
+  bytes: sql`coalesce(sha256, name)`,
+  alike: sql`coalesce(alike, sha256, name)`,
+};
+
+/** Things put together as is wished: rows of `groups`. */
+function grouped(group: Grouping): RawBuilder<unknown> {
+  if (group === 'thing')
+    return sql`groups as (select id::text as key, name, place, array[id::text] as things, array[collection_id] as collections, uses, pages, open,
+      asks, troubles, traits, low, high, sha256, size, width, height, 1 as files from lines)`;
+  return sql`groups as (select ${KEYS[group]} as key, (array_agg(name order by uses desc, name))[1] as name,
+      (array_agg(place order by uses desc, name))[1] as place, array_agg(id::text order by uses desc, name) as things,
+      array_agg(distinct collection_id) as collections, sum(uses)::integer as uses, sum(pages)::integer as pages, sum(open)::integer as open,
+      sum(asks)::integer as asks, bit_or(troubles) as troubles, bit_or(traits) as traits,
+      coalesce(min(low) filter (where pages > 0), 0) as low, coalesce(max(high) filter (where pages > 0), 0) as high,
+      (array_agg(sha256 order by size desc nulls last))[1] as sha256, max(size) as size, max(width) as width, max(height) as height,
+      count(*)::integer as files
+    from lines group by 1)`;
+}
+
+const ORDERS: Record<RegisterOrder, RawBuilder<unknown>> = {
+  uses: sql`uses desc, name, key`,
+  open: sql`open + asks desc, uses desc, name, key`,
+  name: sql`name, place, key`,
+  size: sql`size desc nulls last, name, key`,
+};
+
+function chosen({ words, traits, troubles, state }: Omit<RegisterWish, 'order' | 'skip' | 'limit'>): RawBuilder<unknown> {
+  const wanted = [sql`true`];
+  if (words) wanted.push(sql`(name ilike ${anywhere(words)} or place ilike ${anywhere(words)})`);
+  if (traits) wanted.push(sql`traits & ${traits}::integer <> 0`);
+  if (troubles) wanted.push(sql`troubles & ${String(troubles)}::bigint <> 0`);
+  if (state === 'open') wanted.push(sql`open + asks > 0`);
+  if (state === 'asks') wanted.push(sql`asks > 0`);
+  if (state === 'unused') wanted.push(sql`uses = 0`);
+  if (state === 'differs') wanted.push(sql`low <> high`);
+  return sql.join(wanted, sql` and `);
+}
+
+/** The lines of a register that a choice comes to, in its order, from one on. */
+export async function registerLines(db: Database | Write, wish: RegisterWish): Promise<RegisterLines> {
+  const { rows } = await sql<{ lines: RegisterLine[]; total: number; uses: number; open: number }>`${linesOf(wish)}, ${grouped(wish.group)},
+    chosen as materialized (select * from groups where ${chosen(wish)}),
+    told as (select * from chosen order by ${ORDERS[wish.order]} offset ${wish.skip} limit ${wish.limit})
+    select (select count(*)::integer from chosen) as total, (select coalesce(sum(uses), 0)::integer from chosen) as uses,
+      (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
+      (select coalesce(jsonb_agg(jsonb_build_object('key', key, 'name', name, 'place', place, 'things', to_jsonb(things[1:200]),
+        'collections', collections, 'uses', uses, 'pages', pages, 'open', open, 'asks', asks, 'troubles', troubles::text, 'traits', traits,
+        'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size, 'width', width, 'height', height, 'files', files)
+        order by ${ORDERS[wish.order]}), '[]') from told) as lines`.execute(db);
+  return rows[0]!;
+}
+
+/** How much each register holds, and what stands open in it. */
+export async function registerSums(
+  db: Database | Write,
+  collections: readonly number[],
+): Promise<{ register: number; things: number; uses: number; open: number }[]> {
+  const { rows } = await sql<{ register: number; things: number; uses: number; open: number }>`select register, count(*)::integer as things,
+      sum(uses)::integer as uses, sum(open)::integer as open
+    from (select register, thing_id, sum(many) as uses, sum(open + asks) as open from uses where collection_id = any(${collections}::integer[])
+      group by 1, 2) t group by 1 order by 1`.execute(db);
+  return rows;
+}
+
+/** Uses of things that say the same in the same surroundings, with the page on which they come first. */
+export interface CaseLine {
+  thing_id: string;
+  thing: string;
+  place: string;
+  collection_id: number;
+  says: string | null;
+  facts: UseFacts;
+  uses: number;
+  pages: number;
+  open: number;
+  asks: number;
+  page_id: number;
+}
+
+/** Facts that make no other case of a use: `PASSING` of the engine. */
+const CASE = sql`facts - '{nth,many,sample}'::text[]`;
+
+/** The cases of things, the most used first. */
+export async function casesOf(db: Database | Write, things: readonly string[], limit: number): Promise<CaseLine[]> {
+  const { rows } = await sql<CaseLine>`select u.thing_id, t.name as thing, t.place, t.collection_id, u.says, ${CASE} as facts,
+      sum(u.many)::integer as uses, count(distinct u.page_id)::integer as pages, sum(u.open)::integer as open, sum(u.asks)::integer as asks,
+      (array_agg(u.page_id order by p.position, p.id))[1] as page_id
+    from uses u join things t on t.id = u.thing_id join pages p on p.id = u.page_id
+    where u.thing_id = any(${things}::uuid[]) group by u.thing_id, t.id, u.says, ${CASE}
+    order by sum(u.many) desc, u.thing_id, u.says, ${CASE} limit ${limit}`.execute(db);
+  return rows;
+}
+
+/** A page that uses things, with what it makes of one of them. */
+export interface UseLine {
+  page_id: number;
+  slug: string;
+  title: string;
+  collection_id: number;
+  thing: string;
+  place: string;
+  says: string | null;
+  facts: UseFacts;
+  many: number;
+  open: number;
+  asks: number;
+  troubles: string;
+  traits: number;
+}
+
+/** Uses of things in the order of their pages, from one on. */
+export async function usesOf(
+  db: Database | Write,
+  things: readonly string[],
+  { skip, limit }: { skip: number; limit: number },
+): Promise<UseLine[]> {
+  const { rows } = await sql<UseLine>`select u.page_id, p.slug, p.title, u.collection_id, t.name as thing, t.place, u.says, u.facts, u.many,
+      u.open, u.asks, u.troubles::text as troubles, u.traits
+    from uses u join things t on t.id = u.thing_id join pages p on p.id = u.page_id where u.thing_id = any(${things}::uuid[])
+    order by u.collection_id, p.position, p.id, u.sum offset ${skip} limit ${limit}`.execute(db);
+  return rows;
+}
+
+/** Things by their ids, as far as they lie in some collections. */
+export async function thingsNamed(
+  db: Database | Write,
+  collections: readonly number[],
+  ids: readonly string[],
+): Promise<{ id: string; collection_id: number; name: string; place: string }[]> {
+  return db
+    .selectFrom('things')
+    .select(['id', 'collection_id', 'name', 'place'])
+    .where((eb) => sql<boolean>`${eb.ref('id')} = any(${ids}::uuid[]) and ${eb.ref('collection_id')} = any(${collections}::integer[])`)
+    .orderBy('name')
+    .execute();
+}
+
+/** Pages that use things, each with what it says of which. */
+export async function pagesUsing(
+  db: Database | Write,
+  collections: readonly number[],
+  things: readonly string[],
+): Promise<{ page_id: number; collection_id: number; thing: string; place: string; says: string | null; facts: UseFacts }[]> {
+  const { rows } = await sql<{
+    page_id: number;
+    collection_id: number;
+    thing: string;
+    place: string;
+    says: string | null;
+    facts: UseFacts;
+  }>`select u.page_id, u.collection_id, t.name as thing, t.place, u.says, u.facts from uses u join things t on t.id = u.thing_id
+    where u.thing_id = any(${things}::uuid[]) and u.collection_id = any(${collections}::integer[]) order by u.collection_id, u.page_id`.execute(
+    db,
+  );
+  return rows;
+}
+
+/** The things of a register that a choice comes to, or those of some of its lines. */
+export async function thingsChosen(
+  db: Database | Write,
+  wish: Omit<RegisterWish, 'order' | 'skip' | 'limit'>,
+  keys: readonly string[] | null,
+  limit: number,
+): Promise<string[]> {
+  const { rows } = await sql<{ id: string }>`${linesOf(wish)}, ${grouped(wish.group)}
+    select one.id from groups cross join lateral unnest(things) as one (id)
+    where pages > 0 and not starts_with(one.id, 'file ') and ${keys === null ? chosen(wish) : sql`key = any(${keys}::text[])`}
+    limit ${limit}`.execute(db);
+  return rows.map(({ id }) => id);
+}
