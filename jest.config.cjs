@@ -13,5 +13,5 @@ module.exports = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(?:parse5|entities|css-tree|culori)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(?:any-ascii|parse5|entities|css-tree|culori)/)'],
 };

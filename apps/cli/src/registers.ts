@@ -1,7 +1,6 @@
-import anyAscii from 'any-ascii';
 import { imageSize } from 'image-size';
-import { backgroundsIn, fileAt, troubleOfFileName, type ImageUseRow, type LinkUseRow } from '@inkwell/core';
-import { byCodePoint, readPlace, type SourceFile } from '@inkwell/formats';
+import { backgroundsIn, fileAt, type ImageUseRow, type LinkUseRow } from '@inkwell/core';
+import { byCodePoint, nameForFile, readPlace, type SourceFile } from '@inkwell/formats';
 import type { Whole } from './pages.ts';
 
 /** Where an image is used: on a page, or by a style sheet. */
@@ -94,39 +93,13 @@ async function measured(file: SourceFile): Promise<Pick<ImageFile, 'width' | 'he
   }
 }
 
-/** Most characters of a file's name without its ending. */
-const LONGEST_NAME = 60;
-
 /** Whether a file's name says something, and the name it might have, by the first words that are known of it. */
 function nameOfFile(path: string, uses: readonly ImageUse[], taken: Set<string>): ImageFile['fileName'] {
-  const [, folder = '', name = '', ending = ''] = /^(.*\/)?([^/]*?)(\.[a-z0-9]+)?$/i.exec(path) ?? [];
-  const trouble = troubleOfFileName(`${name}${ending}`);
-  const isIcon = uses.length > 0 && uses.every(({ kind }) => kind === 'icon');
-  if (isIcon || (trouble === null && ending === ending.toLowerCase())) return { good: true, proposed: null };
+  if (uses.length > 0 && uses.every(({ kind }) => kind === 'icon')) return { good: true, proposed: null };
   const known = uses.map(({ alt, caption }) => alt?.trim() || caption || '').find((words) => words !== '');
-  const base = inWords(known ?? (trouble === 'camera' || trouble === 'wordless' ? '' : name));
-  if (base === '') return { good: false, proposed: null };
-  const end = ending.toLowerCase();
-  let proposed = `${folder}${base}${end}`;
-  for (let nth = 2; taken.has(proposed) && proposed !== path; nth++) proposed = `${folder}${base}-${nth}${end}`;
-  if (proposed === path) return { good: true, proposed: null };
-  taken.add(proposed);
-  return { good: false, proposed: proposed.slice(folder.length) };
-}
-
-/** Lower case, ASCII, words joined by dashes, cut at a word. */
-function inWords(text: string): string {
-  const words =
-    anyAscii(text)
-      .toLowerCase()
-      .match(/[a-z0-9]+/g) ?? [];
-  let name = '';
-  for (const word of words) {
-    const longer = name === '' ? word.slice(0, LONGEST_NAME) : `${name}-${word}`;
-    if (longer.length > LONGEST_NAME) break;
-    name = longer;
-  }
-  return name;
+  const { good, proposed } = nameForFile(path, known ?? null, (other) => taken.has(other));
+  if (proposed !== null) taken.add(`${path.slice(0, path.lastIndexOf('/') + 1)}${proposed}`);
+  return { good, proposed };
 }
 
 export interface LinkRow {

@@ -115,6 +115,11 @@ export const MEND = checker({
         },
       },
     },
+    renames: {
+      type: 'array',
+      maxItems: 20_000,
+      items: { ...base, required: ['thing', 'name'], properties: { thing: KEY, name: { type: 'string', minLength: 1, maxLength: 140 } } },
+    },
     without: {
       type: 'array',
       maxItems: 20_000,

@@ -27,7 +27,7 @@ export function inThread(beside: string): { lookInto: LookInto; lookAtImage: Loo
       try {
         return await run<Awaited<ReturnType<LookAtImage>>>({ bytes }, 'look');
       } catch {
-        return { width: null, height: null, look: null, thumbnail: null };
+        return { width: null, height: null, look: null, print: null, thumbnail: null };
       }
     },
   };

@@ -102,7 +102,7 @@ export {
   type ImageUseRow,
   type LinkUseRow,
 } from './inspect/uses.ts';
-export { troubleOfFileName } from './semantics/fileNames.ts';
+export { oddNameOf, troubleOfFileName, type OddName } from './semantics/fileNames.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';
 export { REGISTERS, TRAITS, traitsOf, likenessOf, thingOf, type RegisterName, type Use, type UseFacts } from './registers/types.ts';

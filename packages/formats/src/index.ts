@@ -43,4 +43,5 @@ export { barredAddress, hostPolicyFrom, type HostPolicy } from './fetching/hosts
 export { NotFetched } from './fetching/fetcher.ts';
 export { addressesIn } from './fetching/sitemap.ts';
 export { readImage, type ImageFacts } from './images/readImage.ts';
-export { lookDistance, type ImageLook } from './images/look.ts';
+export { lookDistance, printDistance, type ImageLook } from './images/look.ts';
+export { nameForFile, nameFromWords, plainName } from './images/nameForFile.ts';

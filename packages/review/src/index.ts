@@ -118,3 +118,4 @@ export { showMend, unmakeMend, type MendView } from './registers/together.ts';
 export type { Grouping, RegisterOrder } from '@inkwell/store';
 export type { Reach, ReachedCollection } from './registers/reach.ts';
 export { lookAtImages, lookWhereNobodyHas, type LookAtImage } from './registers/look.ts';
+export { thumbnail } from './registers/thumbnail.ts';

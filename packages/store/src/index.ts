@@ -307,6 +307,7 @@ export {
   collectionsToLookAt,
   firstLooks,
   imagesToLookAt,
+  printsOf,
   sheetsToRead,
   sheetUsesOf,
   thumbnailOf,

@@ -512,6 +512,8 @@ export interface ImageFacts {
   height: number | null;
   /** How it looks, as 64 bits; null where that is not told. */
   look: string | null;
+  /** It in 32 × 32 squares, red, green and blue of each. */
+  print: Buffer | null;
   /** The hash of the image among those that look alike that was seen first. */
   alike: string | null;
   thumbnail: Buffer | null;

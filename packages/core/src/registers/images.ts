@@ -2,6 +2,7 @@ import { closest, has, tidy, valueOf } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { imagesShown, UNTOLD_KINDS } from '../inspect/uses.ts';
 import { shownText } from '../semantics/names.ts';
+import { oddNameOf } from '../semantics/fileNames.ts';
 import { languageAt } from '../semantics/languages.ts';
 import { cut, traitsOf, type Use } from './types.ts';
 
@@ -27,6 +28,7 @@ export function imageUses(page: Page, address: string): Use[] {
         borrowed && 'borrowed',
         caption !== null && 'captioned',
         kind === 'srcset' && 'source',
+        kind !== 'icon' && !borrowed && oddNameOf(file) !== null && 'odd name',
       ]),
       facts: {
         kind,

@@ -9,7 +9,7 @@ export type RegisterName = (typeof REGISTERS)[number];
  * counts on it.
  */
 export const TRAITS = {
-  images: ['untold', 'decorative', 'described', 'linked', 'background', 'icon', 'poster', 'borrowed', 'captioned', 'source'],
+  images: ['untold', 'decorative', 'described', 'linked', 'background', 'icon', 'poster', 'borrowed', 'captioned', 'source', 'odd name'],
   links: ['outside', 'new window', 'missing page', 'missing anchor', 'raw address', 'no destination', 'mail', 'navigation'],
   headings: ['level 1', 'level 2', 'level 3', 'level 4', 'level 5', 'level 6'],
   tables: ['layout', 'no caption', 'no headers', 'merged', 'nested'],

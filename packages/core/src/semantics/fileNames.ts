@@ -11,3 +11,23 @@ export function troubleOfFileName(file: string): 'camera' | 'signs' | 'wordless'
   if (!/\p{L}{3}/u.test(name) || /^[0-9a-f]{8,}(?:-[0-9a-f]+)*$/i.test(name)) return 'wordless';
   return /[\s\p{Lu}%&+,'()]/u.test(name) ? 'signs' : null;
 }
+
+/** Names that programs give a file when nobody does. */
+const GIVEN =
+  /^(?:unnamed|download(?:ed)?|file|default|temp|tmp|new|copy|untitled|noname|sans[-_ ]titre|unbenannt|descarga|image|img|pic)[-_ ]?\(?\d*\)?$/i;
+/** One word and a number. */
+const NUMBERED = /^\p{L}+[-_ ]?\(?\d+\)?$/iu;
+/** Most characters of a name without its ending. Common practice. */
+const LONGEST = 60;
+
+export type OddName = 'camera' | 'signs' | 'wordless' | 'given' | 'numbered' | 'long';
+
+/** What is odd about an image file's name, widely taken: also what a program gave it, a word with a number, and what nobody can read whole. */
+export function oddNameOf(file: string): OddName | null {
+  const name = file.replace(/^.*\//, '').replace(/\.[a-z0-9]{2,5}$/i, '');
+  const trouble = troubleOfFileName(name);
+  if (trouble === 'camera' || trouble === 'wordless') return trouble;
+  if (GIVEN.test(name)) return 'given';
+  if (name.length > LONGEST) return 'long';
+  return trouble ?? (NUMBERED.test(name) ? 'numbered' : null);
+}

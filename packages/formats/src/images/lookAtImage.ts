@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import perceptualHash from 'sharp-phash';
-import type { ImageLook } from './look.ts';
+import { PRINT, type ImageLook } from './look.ts';
 
 /** The longer side of a thumbnail, in pixels. */
 const SIDE = 320;
@@ -27,9 +27,15 @@ export async function lookAtImage(bytes: Uint8Array): Promise<ImageLook> {
       .webp({ quality: 76 })
       .toBuffer();
     const { channels } = await sharp(flat).greyscale().stats();
-    const look = (channels[0]?.stdev ?? 0) < LEAST_SPREAD ? null : await perceptualHash(flat);
-    return { width, height, look, thumbnail };
+    if ((channels[0]?.stdev ?? 0) < LEAST_SPREAD) return { width, height, look: null, print: null, thumbnail };
+    const print = await sharp(flat)
+      .resize(PRINT, PRINT, { fit: 'fill', kernel: 'mitchell' })
+      .toColourspace('srgb')
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+    return { width, height, look: await perceptualHash(flat), print, thumbnail };
   } catch {
-    return { width: null, height: null, look: null, thumbnail: null };
+    return { width: null, height: null, look: null, print: null, thumbnail: null };
   }
 }

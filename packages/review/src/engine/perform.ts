@@ -7,6 +7,7 @@ import {
   auditPage,
   changeOf,
   cleanAtTheDoor,
+  composeMoves,
   doorQuestions,
   elementAt,
   fixAlike,
@@ -127,9 +128,16 @@ export function perform<N extends TaskName>(name: N, wish: Tasks[N]['wish']): Ta
   return PERFORM[name](wish);
 }
 
-function mended({ page, register, parts, settled }: Mending): Mended {
+function mended({ page, register, parts, renames = [], settled }: Mending): Mended {
   const names = new Set(settled.map(nameOf));
-  return mendUses(open(page), page.address, register, parts, (finding) => names.has(nameOf(keyOf(finding))));
+  const parsed = open(page);
+  const first = mendUses(parsed, page.address, register, parts, (finding) => names.has(nameOf(keyOf(finding))));
+  if (renames.length === 0) return first;
+  const now = first.many > 0 ? parseAgain(parsed, first.after) : parsed;
+  const change = changeOf(first.after, renameOnPage(now, page.address, new Map(renames)));
+  const after = change.ok && change.value.edits.length > 0 ? applyChange(first.after, change.value) : null;
+  if (!change.ok || !after?.ok) return first;
+  return { ...first, after: after.value, moves: composeMoves(first.moves, change.value), many: first.many + 1 };
 }
 
 const nothingMended = (declined: readonly string[]): Declined =>

@@ -71,6 +71,8 @@ export interface Mending {
   page: PlacedText;
   register: RegisterName;
   parts: readonly MendPart[];
+  /** Files that have another name from then on, and the one they get. */
+  renames?: readonly (readonly [string, string])[];
   /** Findings that a person has settled. */
   settled: readonly FindingKey[];
 }

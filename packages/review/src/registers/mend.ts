@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { caseOf, REGISTERS, thingOf, type Mend, type MendPart, type RegisterName } from '@inkwell/core';
 import {
+  addRedirects,
   addStroke,
+  changeFiles,
   isOpenOn,
   markStrokePage,
   pageForEngine,
@@ -9,6 +11,7 @@ import {
   registerNumber,
   setStrokeJob,
   snapshot,
+  SYSTEM,
   thingsChosen,
   thingsNamed,
   writing,
@@ -21,10 +24,12 @@ import { changeText, madeBy } from '../changeText.ts';
 import type { OnPage } from '../conflicts.ts';
 import { seenAt, type Seen } from '../examine.ts';
 import { keyOf } from '../fix.ts';
-import { STROKE } from '../jobs.ts';
+import { enqueue } from '@inkwell/work';
+import { lookAtImagesJob, STROKE } from '../jobs.ts';
 import { done, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { inTheBackground } from '../strokes/acts.ts';
+import { isAlias, renamesIn } from './rename.ts';
 import { reached, type Reach } from './reach.ts';
 import { wishOf, type RegisterChoice } from './register.ts';
 import { wordsForMend } from './words.ts';
@@ -40,6 +45,8 @@ export interface WishedMends extends Reach {
   mend?: Mend;
   /** What is done to the uses of each: those like some cases only, or all. */
   parts?: readonly MendPart[];
+  /** Of images: files that get another name, by the things that they are; without a folder, and with their ending. */
+  renames?: readonly { thing: string; name: string }[];
   /** Cases that are left as they are, as `caseOf` names them, each with its thing. */
   without?: readonly { thing: string; case: string }[];
   /** Pages that are left as they are. */
@@ -54,6 +61,8 @@ interface Planned {
   collection: number;
   parts: MendPart[];
   pages: number[];
+  /** New names by the paths of files. */
+  renames: Map<string, string>;
 }
 
 /** Does what was wished to all uses of things, in the background: a transaction for each page, one word takes all of it back. */
@@ -64,8 +73,22 @@ export function mend(services: Services, actor: Actor, wish: WishedMends): Promi
     const together = randomUUID();
     let pages = 0;
     for (const plan of plans.value) {
-      await addMends(trx, actor, together, wish.register, plan, { parts: plan.parts, renames: [] });
-      pages += plan.pages.length;
+      const renamed = await renamesIn(trx, plan.collection, plan.renames);
+      if (!renamed.ok) return renamed;
+      const { renames, files, showing } = renamed.value;
+      const all = { ...plan, pages: [...new Set([...plan.pages, ...showing])] };
+      const stroke = await addMends(trx, actor, together, wish.register, all, { parts: plan.parts, renames });
+      if (renames.length > 0) {
+        await changeFiles(trx, stroke, plan.collection, files);
+        await addRedirects(
+          trx,
+          stroke,
+          plan.collection,
+          renames.filter(([from]) => !isAlias(from)),
+        );
+        await enqueue(trx, SYSTEM, [lookAtImagesJob(plan.collection)]);
+      }
+      pages += all.pages.length;
     }
     return done({ together, pages });
   });
@@ -100,30 +123,8 @@ async function planned(trx: Write, actor: Actor, wish: WishedMends): Promise<Res
       ? (await thingsNamed(trx, collections, wish.chosen.things)).map(({ id }) => id)
       : await thingsChosen(trx, wishOf(wish.chosen.choice, found.value), wish.chosen.keys, MOST_THINGS);
   if (ids.length === 0) return NOTHING_LEFT;
-  const without = new Set((wish.without ?? []).map((one) => `${one.thing}\n${one.case}`));
-  const leave = new Set(wish.leave);
-  const plans = new Map<number, { parts: Map<string, MendPart>; pages: Set<number> }>();
-  const own = new Map((wish.parts ?? []).map((part) => [part.thing, [] as MendPart[]]));
-  for (const part of wish.parts ?? []) own.get(part.thing)!.push(part);
-  for (const use of await pagesUsing(trx, collections, ids)) {
-    const [thing, its] = [thingOf({ name: use.thing, place: use.place }), caseOf(use)];
-    if (leave.has(use.page_id) || without.has(`${thing}\n${its}`)) continue;
-    const mends = wish.mend
-      ? [wish.mend]
-      : (own.get(thing) ?? []).filter(({ alike }) => alike === null || alike.includes(its)).map((part) => part.mend);
-    if (mends.length === 0) continue;
-    const plan = plans.get(use.collection_id) ?? { parts: new Map<string, MendPart>(), pages: new Set<number>() };
-    plans.set(use.collection_id, plan);
-    plan.pages.add(use.page_id);
-    for (const one of mends) {
-      const key = `${thing}\n${JSON.stringify(one)}`;
-      const part = plan.parts.get(key) ?? { thing, alike: [] as string[], mend: one };
-      // Only what stands there as it was shown is changed: what somebody else changed meanwhile is another case.
-      if (!part.alike!.includes(its)) plan.parts.set(key, { ...part, alike: [...part.alike!, its] });
-    }
-  }
-  const all = [...plans].map(([collection, { parts, pages }]) => ({ collection, parts: [...parts.values()], pages: [...pages] }));
-  const pages = all.reduce((sum, one) => sum + one.pages.length, 0);
+  const plans = plansFor(wish, await pagesUsing(trx, collections, ids));
+  const pages = plans.reduce((sum, one) => sum + one.pages.length, 0);
   if (pages === 0) return NOTHING_LEFT;
   if (pages > MOST_PAGES)
     return refused({
@@ -133,7 +134,41 @@ async function planned(trx: Write, actor: Actor, wish: WishedMends): Promise<Res
       kept: 'Nothing was changed.',
       next: 'Choose fewer, or one collection after the other.',
     });
-  return done(all);
+  return done(plans);
+}
+
+/** What is done to the uses there are, by collection. */
+function plansFor(wish: WishedMends, uses: Awaited<ReturnType<typeof pagesUsing>>): Planned[] {
+  const without = new Set((wish.without ?? []).map((one) => `${one.thing}\n${one.case}`));
+  const leave = new Set(wish.leave);
+  const names = new Map((wish.renames ?? []).map((one) => [one.thing, one.name]));
+  const own = new Map<string, MendPart[]>();
+  for (const part of wish.parts ?? []) own.set(part.thing, [...(own.get(part.thing) ?? []), part]);
+  const plans = new Map<number, { parts: Map<string, MendPart>; pages: Set<number>; renames: Map<string, string> }>();
+  for (const use of uses) {
+    const [thing, its] = [thingOf({ name: use.thing, place: use.place }), caseOf(use)];
+    if (leave.has(use.page_id) || without.has(`${thing}\n${its}`)) continue;
+    const asOwn = (own.get(thing) ?? []).filter(({ alike }) => alike === null || alike.includes(its));
+    const mends = wish.mend ? [wish.mend] : asOwn.map((part) => part.mend);
+    const name = names.get(thing);
+    if (mends.length === 0 && name === undefined) continue;
+    const plan = plans.get(use.collection_id) ?? { parts: new Map(), pages: new Set(), renames: new Map() };
+    plans.set(use.collection_id, plan);
+    plan.pages.add(use.page_id);
+    if (name !== undefined) plan.renames.set(use.thing, name);
+    for (const one of mends) {
+      const key = `${thing}\n${JSON.stringify(one)}`;
+      const alike = plan.parts.get(key)?.alike ?? [];
+      // Only what stands there as it was shown is changed: what somebody else changed meanwhile is another case.
+      if (!alike.includes(its)) plan.parts.set(key, { thing, alike: [...alike, its], mend: one });
+    }
+  }
+  return [...plans].map(([collection, { parts, pages, renames }]) => ({
+    collection,
+    parts: [...parts.values()],
+    pages: [...pages],
+    renames,
+  }));
 }
 
 const NOTHING_LEFT = refused({
@@ -156,15 +191,13 @@ export function mendOn(services: Services, actor: Actor, stroke: Stroke, on: OnP
   return changeText(services, actor, on, {
     about: 'the whole page',
     async make(seen) {
-      const result =
-        renames.length > 0
-          ? await services.engine.run('follow', { page: seen.text, renames: renames.map(([from, to]) => [from, to]) })
-          : await services.engine.run('mend', {
-              page: seen.text,
-              register: REGISTERS[stroke.register!]!,
-              parts: parts.length > MANY ? partsOn(stroke, await thingsOn(services, seen)) : parts,
-              settled: settledOn(services, seen),
-            });
+      const result = await services.engine.run('mend', {
+        page: seen.text,
+        register: REGISTERS[stroke.register!]!,
+        parts: parts.length > MANY ? partsOn(stroke, await thingsOn(services, seen)) : parts,
+        renames,
+        settled: settledOn(services, seen),
+      });
       return madeBy(
         result,
         parts.every((part) => isFix(part.mend)) ? 'fixed' : 'edited',

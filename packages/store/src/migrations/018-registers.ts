@@ -41,6 +41,7 @@ const STATEMENTS = [
      width integer,
      height integer,
      look bit(64),
+     print bytea,
      alike text,
      thumbnail bytea)`,
   `create index image_facts_by_alike on image_facts (alike)`,

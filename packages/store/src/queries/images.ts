@@ -18,21 +18,34 @@ export async function firstLooks(db: Database | Write): Promise<{ sha256: string
   return rows;
 }
 
+/** Prints of images by their hash. */
+export async function printsOf(db: Database | Write, hashes: readonly string[]): Promise<Map<string, Uint8Array>> {
+  if (hashes.length === 0) return new Map();
+  const rows = await db
+    .selectFrom('image_facts')
+    .select(['sha256', 'print'])
+    .where('sha256', 'in', [...hashes])
+    .execute();
+  return new Map(rows.flatMap(({ sha256, print }) => (print ? [[sha256, print] as const] : [])));
+}
+
 export interface NewImageFacts {
   sha256: string;
   width: number | null;
   height: number | null;
   look: string | null;
   alike: string | null;
+  print: Uint8Array | null;
   thumbnail: Uint8Array | null;
 }
 
 /** Keeps what was seen in images, each once. */
 export async function writeImageFacts(db: Database | Write, facts: readonly NewImageFacts[]): Promise<void> {
-  const rows = facts.map(({ thumbnail, ...one }) => ({ ...one, thumbnail: thumbnail && Buffer.from(thumbnail).toString('base64') }));
-  await sql`insert into image_facts (sha256, width, height, look, alike, thumbnail)
-    select sha256, width, height, look::bit(64), alike, decode(thumbnail, 'base64')
-    from ${rowsFrom(rows, 'sha256 text, width integer, height integer, look text, alike text, thumbnail text')} on conflict do nothing`.execute(
+  const written = (bytes: Uint8Array | null) => bytes && Buffer.from(bytes).toString('base64');
+  const rows = facts.map(({ thumbnail, print, ...one }) => ({ ...one, thumbnail: written(thumbnail), print: written(print) }));
+  await sql`insert into image_facts (sha256, width, height, look, alike, print, thumbnail)
+    select sha256, width, height, look::bit(64), alike, decode(print, 'base64'), decode(thumbnail, 'base64')
+    from ${rowsFrom(rows, 'sha256 text, width integer, height integer, look text, alike text, print text, thumbnail text')} on conflict do nothing`.execute(
     db,
   );
 }

@@ -1,0 +1,119 @@
+import { applyEdits, FILE_BASE_FOLDER, renameInStyles, renameInXml, type Renames } from '@inkwell/core';
+import { nameFromWords, plainName } from '@inkwell/formats';
+import { fileAt, filesOf, hashOf, keepFile, pagesShowing, textsOfFiles, type StrokeFile, type Write } from '@inkwell/store';
+import { done, refused, type Result } from '../problems.ts';
+
+export interface Renamed {
+  renames: (readonly [string, string])[];
+  /** Files that lie elsewhere, and those that refer to them and follow. */
+  files: StrokeFile[];
+  /** Pages that refer to them. */
+  showing: number[];
+}
+
+/** Longest style sheet or drawing that is looked through for references, in bytes. */
+const LONGEST = 4_000_000;
+
+/** What it takes to give files of a collection other names: the files themselves, and whatever refers to them. */
+export async function renamesIn(trx: Write, collectionId: number, wished: ReadonlyMap<string, string>): Promise<Result<Renamed>> {
+  if (wished.size === 0) return done({ renames: [], files: [], showing: [] });
+  const all = await filesOf(trx, collectionId);
+  const byPath = new Map(all.map((file) => [file.path, file]));
+  const taken = new Set(byPath.keys());
+  const renames: (readonly [string, string])[] = [];
+  for (const [path, name] of wished) {
+    const file = byPath.get(path);
+    if (!file) return gone(path);
+    const to = `${path.slice(0, path.lastIndexOf('/') + 1)}${name}`;
+    if (to === path) continue;
+    if (!/^[\p{L}\p{N}][^/\\?#%:*"<>|\s]{0,120}$/u.test(name) || plainName(name) === '') return badName(name);
+    if (taken.has(to)) return isTaken(to, path, name, taken);
+    taken.add(to);
+    renames.push([path, to]);
+  }
+  // In a course each file also lies where its pages call it by.
+  const aliases = renames.flatMap(([from, to]) => (byPath.has(`${BASE}${from}`) ? [[`${BASE}${from}`, `${BASE}${to}`] as const] : []));
+  const moved = [...renames, ...aliases];
+  const files = moved.flatMap(([from, to]): StrokeFile[] => {
+    const { sha256 } = byPath.get(from)!;
+    return [
+      { path: from, before: sha256, after: null },
+      { path: to, before: null, after: sha256 },
+    ];
+  });
+  files.push(...(await following(trx, collectionId, all, new Map(moved))));
+  const showing = await pagesShowing(
+    trx,
+    collectionId,
+    moved.map(([from]) => from),
+  );
+  return done({ renames: moved, files, showing });
+}
+
+const BASE = `${FILE_BASE_FOLDER}/`;
+
+/** Whether a file lies there only because pages of a course call it so. */
+export const isAlias = (path: string) => path.startsWith(BASE);
+
+/** Style sheets and drawings that refer to files, with their references following. */
+async function following(
+  trx: Write,
+  collectionId: number,
+  all: Awaited<ReturnType<typeof filesOf>>,
+  renames: Renames,
+): Promise<StrokeFile[]> {
+  const some = all.filter(({ path, size }) => /\.(?:css|svg)$/i.test(path) && size <= LONGEST && !renames.has(path));
+  const texts = await textsOfFiles(
+    trx,
+    collectionId,
+    some.map(({ path }) => path),
+    LONGEST,
+  );
+  const changed: StrokeFile[] = [];
+  for (const { path, sha256, mediaType } of some) {
+    const text = texts[path] ?? '';
+    const edits = /\.css$/i.test(path) ? renameInStyles(text, path, renames) : renameInXml(text, path, renames);
+    if (edits.length === 0) continue;
+    const bytes = new TextEncoder().encode(applyEdits(text, edits));
+    await keepFile(trx, mediaType, bytes);
+    changed.push({ path, before: sha256, after: hashOf(bytes) });
+  }
+  return changed;
+}
+
+const gone = (path: string) =>
+  refused({
+    code: 'not-found',
+    what: `${path} is no longer here`,
+    why: 'It was renamed or taken out meanwhile.',
+    kept: 'Nothing was changed.',
+    next: 'Look at the register again.',
+  });
+
+const badName = (name: string) =>
+  refused({
+    code: 'declined',
+    what: `“${name}” cannot be a file’s name`,
+    why: 'It needs letters or digits, and no spaces, slashes or signs that addresses are made of.',
+    kept: 'Nothing was changed.',
+    next: 'Use lower-case words with dashes: heron-at-lock.png.',
+  });
+
+function isTaken(to: string, path: string, name: string, taken: ReadonlySet<string>) {
+  const words = name.replace(/\.[a-z0-9]+$/i, '');
+  const free = nameFromWords(path, words, (other) => taken.has(other));
+  return refused({
+    code: 'duplicate',
+    what: `Another file is called ${to} already`,
+    kept: 'Nothing was changed.',
+    ...(free ? { next: `${free} is free.` } : {}),
+  });
+}
+
+/** A name for a file, made of words: free in its folder; null where they say nothing. */
+export async function freeNameFor(trx: Write, collectionId: number, path: string, words: string): Promise<string | null> {
+  const file = await fileAt(trx, collectionId, path);
+  if (!file) return null;
+  const taken = new Set((await filesOf(trx, collectionId)).map((one) => one.path));
+  return nameFromWords(path, words, (other) => other !== path && taken.has(other));
+}
