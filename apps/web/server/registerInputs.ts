@@ -128,3 +128,9 @@ export const MEND = checker({
     leave: { type: 'array', maxItems: 20_000, items: ID },
   },
 });
+export const OFFERS = checker({ ...base, required: ['register', 'thing', 'page'], properties: { register: OF, thing: KEY, page: ID } });
+export const NAME = checker({
+  ...base,
+  required: ['collection', 'path', 'words'],
+  properties: { collection: { type: 'string', maxLength: 200 }, path: KEY, words: { type: 'string', maxLength: 2_000 } },
+});

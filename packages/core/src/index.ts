@@ -108,7 +108,7 @@ export { importsOf, referencesOf, type Reference } from './inspect/references.ts
 export { REGISTERS, TRAITS, traitsOf, likenessOf, thingOf, type RegisterName, type Use, type UseFacts } from './registers/types.ts';
 export { pieceOf, usesAround, type UseAround } from './registers/around.ts';
 export { caseOf, mendUses, type Mend, type Mended, type MendPart } from './registers/mend.ts';
-export { FAMILY_OF, usesIn, useRowsOf, type UseRow } from './registers/uses.ts';
+export { FAMILY_OF, findingsOn, usesIn, useRowsOf, type UseRow } from './registers/uses.ts';
 export { FLOORS, USUAL_THRESHOLDS, type Thresholds } from './rules/types.ts';
 export { carryOver, type Carried, type Step } from './versions/carryOver.ts';
 export { difference } from './versions/difference.ts';

@@ -112,7 +112,8 @@ export {
   type RegisterSum,
   type ThingLine,
 } from './registers/register.ts';
-export { around, thing, type CaseView, type ThingView, type UseView } from './registers/thing.ts';
+export { proposeName, type NameForFile } from './registers/rename.ts';
+export { around, offersOn, thing, type CaseView, type RuleOffers, type ThingView, type UseView } from './registers/thing.ts';
 export { mend, tryMends, type Chosen, type MendTried, type WishedMends } from './registers/mend.ts';
 export { showMend, unmakeMend, type MendView } from './registers/together.ts';
 export type { Grouping, RegisterOrder } from '@inkwell/store';

@@ -299,6 +299,7 @@ export {
   redirectsOf,
   strokesTogether,
   textsOfPages,
+  thingsOn,
   type StrokeFile,
   type TextOfPage,
 } from './queries/mends.ts';

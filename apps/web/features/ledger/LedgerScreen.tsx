@@ -48,6 +48,7 @@ const Views = styled.nav`
   }
 `;
 const VIEWS = [
+  { at: 'registers/images', name: 'Registers' },
   { at: 'steps', name: 'Steps' },
   { at: 'repeated', name: 'One slip, many pages' },
   { at: 'spread', name: 'Spread' },

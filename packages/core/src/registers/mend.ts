@@ -1,6 +1,6 @@
 import type { Finding } from '../audit/findings.ts';
 import { auditPage } from '../audit/run.ts';
-import { relativeTo, resolveAddress } from '../document/addresses.ts';
+import { FILE_BASE_FOLDER, relativeTo, resolveAddress } from '../document/addresses.ts';
 import { childElements, closest, elementsIn, has, tidy, valueOf, type ElementNode } from '../document/tree.ts';
 import { parseAgain, type Page } from '../document/page.ts';
 import { elementAt, pathOf } from '../document/paths.ts';
@@ -230,10 +230,16 @@ function replacePlan(page: Page, address: string, element: ElementNode, to: stri
   if (element.tag !== 'img') return decline('This is no image element of its own: change it in Source.');
   const src = valueOf(element, 'src') ?? '';
   if (resolveAddress(address, src) === to) return planned();
-  const set = setAttribute(element, 'src', relativeTo(address, to));
+  const set = setAttribute(element, 'src', fileFrom(page, address, to));
   if (!set) return decline(NO_SOURCE);
   const dropped = ['srcset', 'sizes', 'width', 'height'].map((name) => dropAttribute(page, element, name));
   return planned(set, ...dropped.filter((edit) => edit !== null));
+}
+
+/** A file as a page writes it: by the name its course has for its files where the page uses that, else as seen from the page. */
+function fileFrom({ source }: Page, address: string, to: string): string {
+  if (!source.includes('IMS-CC-FILEBASE')) return relativeTo(address, to);
+  return `$IMS-CC-FILEBASE$/${to.startsWith(`${FILE_BASE_FOLDER}/`) ? to.slice(FILE_BASE_FOLDER.length + 1) : to}`;
 }
 
 function textPlan(page: Page, element: ElementNode, text: string): Plan {

@@ -16,7 +16,9 @@ import {
   isNamedXhtml,
   makeUpOf,
   manyPasted,
+  findingsOn,
   mendUses,
+  offersFor,
   pieceOf,
   outline,
   parseAgain,
@@ -25,11 +27,14 @@ import {
   renameOnPage,
   resolveAddress,
   ruleOf,
+  sentenceOf,
   slipsOf,
   surroundingsFrom,
+  thingOf,
   titleText,
   useRowsOf,
   usesAround,
+  usesIn,
   valueOf,
   withActingRemedies,
   type Finding,
@@ -115,6 +120,22 @@ const PERFORM: Performers = {
   'try mending'(wish) {
     const { after, moves, many, declined } = mended(wish);
     return many === 0 ? nothingMended(declined) : { ok: true, ...pieceOf(wish.page.html, after, moves), many, declined };
+  },
+  offers({ page, register, thing, settled }) {
+    const parsed = open(page);
+    const names = new Set(settled.map(nameOf));
+    const findings = withActingRemedies(parsed, auditPage(parsed).findings);
+    const uses = usesIn(register, parsed, page.address, findings);
+    const on = findingsOn(parsed, register, uses, findings);
+    const found = uses.flatMap((use, nth) => (thingOf(use) === thing ? (on.get(nth) ?? []).map((which) => findings[which]!) : []));
+    const unsettled = found.filter((finding) => !names.has(nameOf(keyOf(finding))));
+    const once = [...new Map(unsettled.map((finding) => [finding.rule, finding])).values()];
+    return once.map((finding) => ({
+      rule: finding.rule,
+      finding: keyOf(finding),
+      sentence: sentenceOf(finding),
+      offers: offersFor(parsed, finding).filter(({ declines }) => declines === undefined),
+    }));
   },
   uses: ({ page, register, things }) => usesAround(open(page), page.address, register, things),
   arrange({ page, arrangement }) {

@@ -12,6 +12,7 @@ import type {
   Reference,
   RegisterName,
   RemedyName,
+  RemedyOffer,
   Scope,
   UseAround,
   UseRow,
@@ -107,6 +108,11 @@ export interface Tasks {
   mend: { wish: Mending; gives: (Changed & { declined: string[] }) | Declined };
   /** The same, to be looked at: a piece of the page before and after. */
   'try mending': { wish: Mending; gives: { ok: true; before: string; after: string; many: number; declined: string[] } | Declined };
+  /** What could be done to what was found on the uses of a thing, each rule once. */
+  offers: {
+    wish: { page: PlacedText; register: RegisterName; thing: string; settled: readonly FindingKey[] };
+    gives: { rule: string; finding: FindingKey; sentence: string; offers: RemedyOffer[] }[];
+  };
   /** Uses of things of a register as they stand on a page, with the words around them. */
   uses: { wish: { page: PlacedText; register: RegisterName; things: readonly string[] }; gives: UseAround[] };
   arrange: { wish: { page: PlacedText; arrangement: Arrangement }; gives: Changed | Declined };

@@ -14,6 +14,7 @@ import {
   SYSTEM,
   thingsChosen,
   thingsNamed,
+  thingsOn,
   writing,
   type Mends,
   type Stroke,
@@ -137,6 +138,12 @@ async function planned(trx: Write, actor: Actor, wish: WishedMends): Promise<Res
   return done(plans);
 }
 
+interface Plan {
+  parts: Map<string, MendPart>;
+  pages: Set<number>;
+  renames: Map<string, string>;
+}
+
 /** What is done to the uses there are, by collection. */
 function plansFor(wish: WishedMends, uses: Awaited<ReturnType<typeof pagesUsing>>): Planned[] {
   const without = new Set((wish.without ?? []).map((one) => `${one.thing}\n${one.case}`));
@@ -144,7 +151,7 @@ function plansFor(wish: WishedMends, uses: Awaited<ReturnType<typeof pagesUsing>
   const names = new Map((wish.renames ?? []).map((one) => [one.thing, one.name]));
   const own = new Map<string, MendPart[]>();
   for (const part of wish.parts ?? []) own.set(part.thing, [...(own.get(part.thing) ?? []), part]);
-  const plans = new Map<number, { parts: Map<string, MendPart>; pages: Set<number>; renames: Map<string, string> }>();
+  const plans = new Map<number, Plan>();
   for (const use of uses) {
     const [thing, its] = [thingOf({ name: use.thing, place: use.place }), caseOf(use)];
     if (leave.has(use.page_id) || without.has(`${thing}\n${its}`)) continue;
@@ -152,16 +159,11 @@ function plansFor(wish: WishedMends, uses: Awaited<ReturnType<typeof pagesUsing>
     const mends = wish.mend ? [wish.mend] : asOwn.map((part) => part.mend);
     const name = names.get(thing);
     if (mends.length === 0 && name === undefined) continue;
-    const plan = plans.get(use.collection_id) ?? { parts: new Map(), pages: new Set(), renames: new Map() };
+    const plan: Plan = plans.get(use.collection_id) ?? { parts: new Map(), pages: new Set(), renames: new Map() };
     plans.set(use.collection_id, plan);
     plan.pages.add(use.page_id);
     if (name !== undefined) plan.renames.set(use.thing, name);
-    for (const one of mends) {
-      const key = `${thing}\n${JSON.stringify(one)}`;
-      const alike = plan.parts.get(key)?.alike ?? [];
-      // Only what stands there as it was shown is changed: what somebody else changed meanwhile is another case.
-      if (!alike.includes(its)) plan.parts.set(key, { thing, alike: [...alike, its], mend: one });
-    }
+    for (const one of mends) addTo(plan.parts, thing, its, one);
   }
   return [...plans].map(([collection, { parts, pages, renames }]) => ({
     collection,
@@ -169,6 +171,13 @@ function plansFor(wish: WishedMends, uses: Awaited<ReturnType<typeof pagesUsing>
     pages: [...pages],
     renames,
   }));
+}
+
+/** Only what stands there as it was shown is changed: what somebody else changed meanwhile is another case. */
+function addTo(parts: Map<string, MendPart>, thing: string, its: string, mend: Mend): void {
+  const key = `${thing}\n${JSON.stringify(mend)}`;
+  const alike = parts.get(key)?.alike ?? [];
+  if (!alike.includes(its)) parts.set(key, { thing, alike: [...alike, its], mend });
 }
 
 const NOTHING_LEFT = refused({
@@ -194,7 +203,7 @@ export function mendOn(services: Services, actor: Actor, stroke: Stroke, on: OnP
       const result = await services.engine.run('mend', {
         page: seen.text,
         register: REGISTERS[stroke.register!]!,
-        parts: parts.length > MANY ? partsOn(stroke, await thingsOn(services, seen)) : parts,
+        parts: parts.length > MANY ? partsOn(stroke, new Set((await thingsOn(services.db, seen.page.id)).map(thingOf))) : parts,
         renames,
         settled: settledOn(services, seen),
       });
@@ -214,16 +223,6 @@ const isFix = (one: Mend) => one.do === 'fix' || one.do === 'certain';
 
 /** Parts from which on a page is asked first which of them concern it. */
 const MANY = 40;
-
-async function thingsOn({ db }: Services, { page }: Seen): Promise<Set<string>> {
-  const rows = await db
-    .selectFrom('uses')
-    .innerJoin('things', 'things.id', 'uses.thing_id')
-    .select(['things.name', 'things.place'])
-    .where('page_id', '=', page.id)
-    .execute();
-  return new Set(rows.map(thingOf));
-}
 
 function settledOn(services: Services, { page, findings }: Seen) {
   const today = dayIn(page.time_zone, services.now());

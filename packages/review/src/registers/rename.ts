@@ -1,6 +1,9 @@
-import { applyEdits, FILE_BASE_FOLDER, renameInStyles, renameInXml, type Renames } from '@inkwell/core';
+import { applyEdits, FILE_BASE_FOLDER, oddNameOf, type OddName, renameInStyles, renameInXml, type Renames } from '@inkwell/core';
 import { nameFromWords, plainName } from '@inkwell/formats';
-import { fileAt, filesOf, hashOf, keepFile, pagesShowing, textsOfFiles, type StrokeFile, type Write } from '@inkwell/store';
+import { filesOf, hashOf, keepFile, pagesShowing, pathsLike, textsOfFiles, type StrokeFile, type Write } from '@inkwell/store';
+import type { Actor } from '../actor.ts';
+import { inCollection } from '../inCollection.ts';
+import type { Services } from '../services.ts';
 import { done, refused, type Result } from '../problems.ts';
 
 export interface Renamed {
@@ -110,10 +113,25 @@ function isTaken(to: string, path: string, name: string, taken: ReadonlySet<stri
   });
 }
 
-/** A name for a file, made of words: free in its folder; null where they say nothing. */
-export async function freeNameFor(trx: Write, collectionId: number, path: string, words: string): Promise<string | null> {
-  const file = await fileAt(trx, collectionId, path);
-  if (!file) return null;
-  const taken = new Set((await filesOf(trx, collectionId)).map((one) => one.path));
-  return nameFromWords(path, words, (other) => other !== path && taken.has(other));
+export interface NameForFile {
+  /** What is odd about the name it has; null where nothing is. */
+  odd: OddName | null;
+  /** A name made of the words that is free in its folder; null where they say nothing. */
+  proposed: string | null;
+}
+
+/** What an image file's name is like, and the one that words give it. */
+export async function proposeName(
+  services: Services,
+  actor: Actor,
+  wish: { collection: string; path: string; words: string },
+): Promise<Result<NameForFile>> {
+  const found = await inCollection(services.db, actor, 'see', wish.collection);
+  if (!found.ok) return found;
+  const folder = wish.path.slice(0, wish.path.lastIndexOf('/') + 1);
+  const taken = await pathsLike(services.db, found.value.id, folder);
+  return done({
+    odd: oddNameOf(wish.path),
+    proposed: nameFromWords(wish.path, wish.words, (other) => other !== wish.path && taken.has(other)),
+  });
 }

@@ -1,6 +1,7 @@
-import { caseOf, thingOf, TRAITS, type RegisterName, type UseAround, type UseFacts } from '@inkwell/core';
+import { caseOf, thingOf, TRAITS, type RegisterName, type RemedyOffer, type UseAround, type UseFacts } from '@inkwell/core';
 import {
   casesOf,
+  isOpenOn,
   snapshot,
   textsOfPages,
   thingsNamed,
@@ -11,9 +12,11 @@ import {
   type UseLine,
 } from '@inkwell/store';
 import type { Actor } from '../actor.ts';
-import { placed } from '../examine.ts';
+import { askedOf } from '../bars.ts';
+import { placed, see, type Seen } from '../examine.ts';
+import { keyOf, titleOf } from '../fix.ts';
 import { done, notFound, type Result } from '../problems.ts';
-import type { Services } from '../services.ts';
+import { dayIn, type Services } from '../services.ts';
 import { reached, type Reach } from './reach.ts';
 
 /** Uses of a thing that say the same in the same surroundings. */
@@ -125,4 +128,31 @@ export async function around(
     }),
   );
   return done(uses.flat());
+}
+
+export interface RuleOffers {
+  rule: string;
+  title: string;
+  /** What was found, on the page on which it was looked at. */
+  sentence: string;
+  offers: RemedyOffer[];
+}
+
+/** What could be done to what stands open on a thing, as it is on one page. */
+export async function offersOn(
+  services: Services,
+  actor: Actor,
+  wish: { register: RegisterName; thing: string; page: number },
+): Promise<Result<RuleOffers[]>> {
+  const seen = await see(services, actor, 'see', wish.page);
+  if (!seen.ok) return seen;
+  const { page, text, findings } = seen.value;
+  const today = dayIn(page.time_zone, services.now());
+  const settled = findings.filter((finding) => !isOpenOn(finding, today) || !asked(seen.value, finding)).map(keyOf);
+  const found = await services.engine.run('offers', { page: text, register: wish.register, thing: wish.thing, settled });
+  return done(found.map(({ rule, sentence, offers }) => ({ rule, title: titleOf(rule), sentence, offers })));
+}
+
+function asked({ bar }: Seen, finding: Seen['findings'][number]): boolean {
+  return askedOf([finding], bar).length > 0;
 }

@@ -116,3 +116,13 @@ export async function strokesTogether(db: Database | Write, together: string): P
   );
   return lines.flat();
 }
+
+/** Names and places of the things a page uses. */
+export function thingsOn(db: Database | Write, pageId: number): Promise<{ name: string; place: string }[]> {
+  return db
+    .selectFrom('uses')
+    .innerJoin('things', 'things.id', 'uses.thing_id')
+    .select(['things.name', 'things.place'])
+    .where('page_id', '=', pageId)
+    .execute();
+}

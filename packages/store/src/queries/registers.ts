@@ -47,6 +47,9 @@ export interface RegisterLine {
   width: number | null;
   height: number | null;
   files: number;
+  /** What one of its uses says, and what is known of that. */
+  says: string | null;
+  facts: UseFacts | null;
 }
 
 export interface RegisterLines {
@@ -138,8 +141,9 @@ export async function registerLines(db: Database | Write, wish: RegisterWish): P
       (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
       (select coalesce(jsonb_agg(jsonb_build_object('key', key, 'name', name, 'place', place, 'things', to_jsonb(things[1:200]),
         'collections', collections, 'uses', uses, 'pages', pages, 'open', open, 'asks', asks, 'troubles', troubles::text, 'traits', traits,
-        'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size, 'width', width, 'height', height, 'files', files)
-        order by ${ORDERS[wish.order]}), '[]') from told) as lines`.execute(db);
+        'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size, 'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts)
+        order by ${ORDERS[wish.order]}), '[]') from told left join lateral (select says, facts from uses where pages > 0 and thing_id = case when starts_with(things[1], 'file ')
+        then null else things[1]::uuid end order by page_id limit 1) one on true) as lines`.execute(db);
   return rows[0]!;
 }
 

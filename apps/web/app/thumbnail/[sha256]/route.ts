@@ -13,7 +13,11 @@ export async function GET(_request: Request, { params }: { params: Promise<{ sha
     const shown = await thumbnail(await services(), await currentActor(), { sha256 });
     if (!shown.ok) return new Response(null, MISSING);
     return new Response(shown.value as BodyInit, {
-      headers: { 'content-type': 'image/webp', 'cache-control': 'private, max-age=31536000, immutable', 'x-content-type-options': 'nosniff' },
+      headers: {
+        'content-type': 'image/webp',
+        'cache-control': 'private, max-age=31536000, immutable',
+        'x-content-type-options': 'nosniff',
+      },
     });
   });
 }

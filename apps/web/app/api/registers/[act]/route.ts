@@ -1,6 +1,6 @@
-import { around, mend, register, registers, thing, tryMends } from '@inkwell/review';
+import { around, mend, offersOn, proposeName, register, registers, thing, tryMends } from '@inkwell/review';
 import { answer, problemResponse, SHORT_BODY } from '@/server/answer';
-import { AROUND, MEND, REACH, REGISTER, THING, TRY_MENDS } from '@/server/registerInputs';
+import { AROUND, MEND, NAME, OFFERS, REACH, REGISTER, THING, TRY_MENDS } from '@/server/registerInputs';
 
 /** Bytes of a wish for many things, each with its own words. */
 const LONG_BODY = 8 * SHORT_BODY;
@@ -16,6 +16,10 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, THING, (services, actor, wish) => thing(services, actor, wish));
     case 'around':
       return answer(request, AROUND, (services, actor, wish) => around(services, actor, wish));
+    case 'offers':
+      return answer(request, OFFERS, (services, actor, wish) => offersOn(services, actor, wish));
+    case 'name':
+      return answer(request, NAME, (services, actor, wish) => proposeName(services, actor, wish));
     case 'try':
       return answer(request, TRY_MENDS, (services, actor, wish) => tryMends(services, actor, wish));
     case 'mend':

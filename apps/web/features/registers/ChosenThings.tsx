@@ -1,0 +1,81 @@
+'use client';
+import type { Mend, RegisterName } from '@inkwell/core';
+import type { RegisterChoice } from '@inkwell/review';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { Button } from '@/ui/Button';
+import { Row } from '@/ui/Panel';
+import { counted } from '@/ui/words';
+import { THING_WORDS } from './choice';
+import { ManySheet } from './ManySheet';
+import type { ChosenLines } from './RegisterScreen';
+import type { Mending } from './useMend';
+
+const Bar = styled(Row)`
+  padding: 0.4rem 0.75rem;
+  background: var(--gallWash);
+  border: 1px solid var(--line);
+`;
+
+interface ChosenProps {
+  collection: string | null;
+  register: RegisterName;
+  choice: RegisterChoice;
+  total: number;
+  chosen: ChosenLines;
+  mending: Mending;
+}
+
+/** What can be done to all that is chosen at once, by register. */
+const ACTS: Record<RegisterName, readonly { label: string; mend: Mend }[]> = {
+  images: [{ label: 'Mark as decorative', mend: { do: 'describe', alternative: '' } }],
+  links: [{ label: 'Keep in the same window', mend: { do: 'same window' } }],
+  headings: [2, 3, 4].map((level) => ({ label: `Set to level ${level}`, mend: { do: 'level' as const, level } })),
+  tables: [],
+  lists: [],
+  colours: [],
+  media: [],
+  text: [],
+};
+
+/** What is done to things that were chosen together: looked at first, exceptions taken out, then done in one go. */
+export function ChosenThings({ collection, register, choice, total, chosen, mending }: ChosenProps) {
+  const [asked, setAsked] = useState<{ label: string; mend: Mend } | null>(null);
+  const many = chosen.all ? total : chosen.set.size;
+  if (many === 0)
+    return (
+      <Row>
+        <Button $look="quiet" onPress={chosen.chooseAll}>
+          {`Choose all ${counted(total, THING_WORDS[register])}`}
+        </Button>
+      </Row>
+    );
+  return (
+    <Bar role="group" aria-label="Chosen">
+      <b role="status">{`${many.toLocaleString('en')} chosen`}</b>
+      {[{ label: 'Fix what is certain', mend: { do: 'certain' as const } }, ...ACTS[register]].map((act) => (
+        <Button key={act.label} onPress={() => setAsked(act)}>
+          {act.label}
+        </Button>
+      ))}
+      <Button $look="quiet" onPress={chosen.clear}>
+        Choose none
+      </Button>
+      {asked && (
+        <ManySheet
+          {...{ collection, register, choice }}
+          title={`${asked.label}: ${many.toLocaleString('en')} chosen`}
+          mend={asked.mend}
+          lines={chosen.all ? null : chosen.lines}
+          onClose={() => setAsked(null)}
+          onDo={async (wish) => {
+            if (!(await mending.begin(wish))) return;
+            setAsked(null);
+            chosen.clear();
+          }}
+          problem={mending.problem}
+        />
+      )}
+    </Bar>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import type { Mend, RegisterName } from '@inkwell/core';
+import type { CaseView, Problem, RegisterChoice, ThingLine, ThingView } from '@inkwell/review';
+import { useEffect, useState } from 'react';
+import { Button } from '@/ui/Button';
+import { Row } from '@/ui/Panel';
+import { send } from '@/ui/send';
+import { Sheet } from '@/ui/Sheet';
+import { counted } from '@/ui/words';
+import { Cases, caseKey, useTicked } from './hand/Cases';
+
+interface ManyProps {
+  collection: string | null;
+  register: RegisterName;
+  choice: RegisterChoice;
+  title: string;
+  mend: Mend;
+  /** The lines that were chosen; null for all that the choice comes to. */
+  lines: readonly ThingLine[] | null;
+  problem: Problem | null;
+  onClose(): void;
+  onDo(wish: object): Promise<void>;
+}
+
+/** What would be done to many things at once: equal changes told once, exceptions unticked, and then done in one go. */
+export function ManySheet({ collection, register, choice, title, mend, lines, problem, onClose, onDo }: ManyProps) {
+  const [view, setView] = useState<ThingView | null>(null);
+  const [going, setGoing] = useState(false);
+  const ids = lines?.flatMap(({ things }) => things).filter((id) => !id.startsWith('file ')) ?? null;
+  const asked = ids === null ? null : ids.slice(0, 2_000).join(' ');
+  useEffect(() => {
+    if (asked === null || asked === '') return;
+    void send<ThingView>('/api/registers/thing', { collection, register, things: asked.split(' '), skip: 0 }).then(
+      (sent) => sent.ok && setView(sent.value),
+    );
+  }, [asked, collection, register]);
+  const cases = view?.cases ?? [];
+  const concerned = mend.do === 'certain' ? cases.filter((one) => one.open + one.asks > 0) : cases;
+  const { chosen, choose } = useTicked(concerned, () => true);
+  const without = concerned.filter((one) => !chosen.has(caseKey(one))).map((one) => ({ thing: one.thing, case: one.case }));
+  const uses = concerned.reduce((sum, one) => sum + (chosen.has(caseKey(one)) ? one.uses : 0), 0);
+  const go = async () => {
+    setGoing(true);
+    const keys = lines?.map(({ key }) => key) ?? null;
+    await onDo({ collection, register, chosen: { choice, keys }, mend, without });
+    setGoing(false);
+  };
+  return (
+    <Sheet title={title} open wide onClose={onClose} problem={problem}>
+      {ids === null ? (
+        <p>
+          It is done to everything that this choice comes to, also to what is not on the screen. What a person has settled is left alone.
+        </p>
+      ) : view === null ? (
+        <p>Looking for what would be changed…</p>
+      ) : (
+        <>
+          <p>
+            {`${counted(uses, 'use')} would be looked at. ${view.more ? 'The first of them are shown, equal ones once. ' : 'Equal ones are shown once. '}`}
+            What you untick stays as it is, and so does what a person has settled.
+          </p>
+          <Cases
+            {...{ collection, register, chosen }}
+            cases={concerned}
+            around={new Map()}
+            word=""
+            onChoose={choose}
+            mendOf={() => mend}
+            says={(one: CaseView) => <b>{[one.name.replace(/^.*\//, ''), one.says].filter(Boolean).join(': ')}</b>}
+          />
+        </>
+      )}
+      <p>Each page is changed by itself; one word takes all of it back.</p>
+      <Row>
+        <Button $look="main" isDisabled={going || (ids !== null && (view === null || uses === 0))} onPress={() => void go()}>
+          Do it
+        </Button>
+        <Button onPress={onClose}>Cancel</Button>
+      </Row>
+    </Sheet>
+  );
+}
