@@ -120,3 +120,4 @@ export type { Grouping, RegisterOrder } from '@inkwell/store';
 export type { Reach, ReachedCollection } from './registers/reach.ts';
 export { lookAtImages, lookWhereNobodyHas, type LookAtImage } from './registers/look.ts';
 export { thumbnail } from './registers/thumbnail.ts';
+export { redirects } from './registers/redirects.ts';

@@ -41,6 +41,7 @@ import { slugOf } from '../bringIn.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import type { Tally } from '../tally.ts';
+import { changedFiles, renamedIn, renamesOf } from './changedFiles.ts';
 import { fetchToDisk, inScratch } from './files.ts';
 
 export interface SentOut {
@@ -102,8 +103,19 @@ export async function sendOut(services: Services, actor: Actor, wish: { collecti
   const file = join(wish.folder, 'out.zip');
   if (found) {
     const source = await sourceOf(services.db, found, wish.folder);
-    const mended = mendings(services.db, collection, source, await mendedEntries(services.db, collection.id), []);
-    await spliceZip(source.directory!, withNames(services.db, collection, source, mended), file, added(services.db, collection, source));
+    const entries = await mendedEntries(services.db, collection.id);
+    const pages = new Set(entries);
+    const naming = await named(services.db, collection, source);
+    const byPlace = new Map(source.directory!.entries.map((entry) => [entry.at, entry]));
+    const files = changedFiles(
+      services.db,
+      collection.id,
+      source,
+      (one) => entryOf(one, byPlace),
+      (path, entry) => pages.has(path) || entry === naming?.entry.at,
+    );
+    const mended = inOrder(mendings(services.db, collection, source, entries, []), files);
+    await spliceZip(source.directory!, withNames(naming, mended), file, added(services.db, collection, source));
   } else await writeNewZip(file, everything(services.db, collection));
   return done({ name, file });
 }
@@ -170,9 +182,24 @@ async function mendedBytes(file: SourceFile, pages: readonly MendedText[]): Prom
   }
 }
 
-/** Files and pages of a collection that its package does not hold. */
+/** Two runs of entries as one, in the order of their places. */
+async function* inOrder(...runs: AsyncGenerator<Mended>[]): AsyncGenerator<Mended> {
+  const heads = await Promise.all(runs.map((run) => run.next()));
+  for (;;) {
+    let first = -1;
+    heads.forEach((head, nth) => {
+      if (!head.done && (first < 0 || head.value.entry.at < (heads[first]!.value as Mended).entry.at)) first = nth;
+    });
+    if (first < 0) return;
+    yield heads[first]!.value as Mended;
+    heads[first] = await runs[first]!.next();
+  }
+}
+
+/** Files and pages of a collection that its package does not hold; those that only have another name it holds. */
 async function* added(db: Database, collection: Collection, { files }: Source): AsyncGenerator<Added> {
-  const there = new Set(files.map(({ path }) => path));
+  const renames = await renamesOf(db, collection.id);
+  const there = new Set(files.flatMap(({ path }) => [path, renames.get(path) ?? path]));
   for await (const { path, bytes } of everything(db, collection)) {
     if (there.has(path) || isAlias(path, (other) => there.has(other))) continue;
     there.add(path);
@@ -184,8 +211,7 @@ async function* added(db: Database, collection: Collection, { files }: Source): 
  * What is mended, with the file that names the others where some came to it: images that were taken in or renamed here. It comes at its
  * own place among them.
  */
-async function* withNames(db: Database, collection: Collection, source: Source, mended: AsyncIterable<Mended>): AsyncGenerator<Mended> {
-  const naming = await named(db, collection, source);
+async function* withNames(naming: Mended | null, mended: AsyncIterable<Mended>): AsyncGenerator<Mended> {
   let waits = naming !== null;
   for await (const one of mended) {
     if (naming && waits && one.entry.at >= naming.entry.at) {
@@ -199,14 +225,16 @@ async function* withNames(db: Database, collection: Collection, source: Source, 
 }
 
 async function named(db: Database, collection: Collection, source: Source): Promise<Mended | null> {
-  const there = new Set(source.files.map(({ path }) => path));
+  const renames = await renamesOf(db, collection.id);
+  const there = new Set(source.files.flatMap(({ path }) => [path, renames.get(path) ?? path]));
   const come = (await filesOf(db, collection.id)).filter(({ path }) => !there.has(path));
   for (const { path } of come) there.add(path);
   const fresh = come.filter(({ path }) => !isAlias(path, (other) => there.has(other)));
   const naming = fresh.length > 0 ? await namingIn(source) : null;
   const file = naming && source.files.find(({ path }) => path === naming.path);
   if (!naming || !file) return null;
-  const bytes = nameFiles(await readPlace(file.place, Infinity), naming, fresh);
+  const came = await readPlace(file.place, Infinity);
+  const bytes = nameFiles(renamedIn(came, naming.path, renames) ?? came, naming, fresh);
   return bytes && { entry: entryOf(file, new Map(source.directory!.entries.map((entry) => [entry.at, entry]))), bytes };
 }
 

@@ -1,12 +1,27 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { sql } from 'kysely';
+import { limitsFrom, readPlace, zipSource } from '@inkwell/formats';
 import { caseOf, thingOf, type Mend } from '@inkwell/core';
-import { letStand, makeStroke, mend, register, saveSource, showMend, takeStrokeBackOn, thing, tryMends, unmakeMend } from '../index.ts';
+import {
+  letStand,
+  makeStroke,
+  mend,
+  redirects,
+  register,
+  saveSource,
+  showMend,
+  takeStrokeBackOn,
+  thing,
+  tryMends,
+  unmakeMend,
+} from '../index.ts';
 import { bench, INES, personAs } from '../testing/bench.ts';
 import { packageBench } from '../testing/packages.ts';
 
 const ground = bench();
 const { services, db } = ground;
-const { sent, arrived, deskOn } = packageBench(ground);
+const { sent, arrived, out, deskOn, folder } = packageBench(ground);
 
 // Work in the background is done in the name of a person whom the database knows.
 beforeAll(async () => {
@@ -46,6 +61,14 @@ async function doneTo(collection: string, of: 'images' | 'links' | 'headings', n
   if (!made.ok) throw new Error(made.problem.what);
   await workOff(made.value.together, makeStroke);
   return made.value.together;
+}
+
+/** What a package that went out holds, by name. */
+async function readZip(bytes: Buffer): Promise<Map<string, string>> {
+  const file = join(folder, 'read.zip');
+  writeFileSync(file, bytes);
+  const { files } = await zipSource(file, limitsFrom({}));
+  return new Map(await Promise.all(files.map(async ({ path, place }) => [path, (await readPlace(place, 1e6)).toString()] as const)));
 }
 
 const texts = async (slug: string) => Promise.all(TITLES.map(async (title) => (await deskOn(slug, title.toLowerCase())).html));
@@ -179,4 +202,39 @@ test('only whoever may change pages mends them, and only where they may', async 
   expect(await mend(services, personAs('publisher'), wish)).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
   const elsewhere = { ...personAs('reviewer'), memberships: [{ collection: 1, role: 'reviewer' as const }] };
   expect(await mend(services, elsewhere, { ...wish, collection: null })).toMatchObject({ ok: false, problem: { code: 'nothing-to-do' } });
+});
+
+test('files are renamed with every reference, go out under their new names, and one word gives every byte back', async () => {
+  const css = 'body{background:url(boats.png)}';
+  const slug = await arrived(
+    await sent('named.zip', [
+      ...TITLES.map((title) => ({ name: `${title.toLowerCase()}.html`, data: page(title) })),
+      { name: 'style.css', data: css },
+      { name: 'boats.png', data: 'boats' },
+      { name: 'logo.png', data: 'a logo' },
+    ]),
+  );
+  const before = await out(slug);
+  const [boats] = await linesOf(slug, { register: 'images', group: 'thing', words: 'boats' });
+  const wish = { collection: slug, register: 'images' as const, chosen: { things: boats!.things } };
+  const bad = await mend(services, INES, { ...wish, renames: [{ thing: 'boats.png\n', name: 'logo.png' }] });
+  expect(bad).toMatchObject({ ok: false, problem: { code: 'duplicate' } });
+  const made = await mend(services, INES, { ...wish, renames: [{ thing: 'boats.png\n', name: 'narrowboats-at-the-lock.png' }] });
+  const together = made.ok ? made.value.together : '';
+  await workOff(together, makeStroke);
+  for (const html of await texts(slug)) expect(html).toContain('src="narrowboats-at-the-lock.png"');
+  const files = await readZip((await out(slug)).bytes);
+  expect([...files.keys()].sort()).toEqual(
+    ['lock.html', 'logo.png', 'narrowboats-at-the-lock.png', 'style.css', 'wharf.html', 'weir.html'].sort(),
+  );
+  expect(files.get('style.css')).toBe('body{background:url(narrowboats-at-the-lock.png)}');
+  expect(files.get('narrowboats-at-the-lock.png')).toBe('boats');
+  expect(await redirects(services, INES, { collection: slug })).toMatchObject({
+    ok: true,
+    value: [{ path: 'boats.png', leads_to: 'narrowboats-at-the-lock.png' }],
+  });
+  await unmakeMend(services, INES, { together });
+  await workOff(together, takeStrokeBackOn);
+  expect((await out(slug)).bytes.equals(before.bytes)).toBe(true);
+  expect(await redirects(services, INES, { collection: slug })).toMatchObject({ ok: true, value: [] });
 });

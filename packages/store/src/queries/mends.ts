@@ -28,7 +28,7 @@ export async function pagesShowing(db: Database | Write, collectionId: number, p
       select u.page_id from things t join uses u on u.thing_id = t.id where t.collection_id = ${collectionId}
         and t.register = 0 and t.name = any(${paths}::text[])
       union all select r.page_id from unnest(${paths}::text[]) p (path) join page_references r on r.collection_id = ${collectionId}
-        and r.kind in ('link', 'media', 'image', 'sheet') and md5(r.target) = md5(p.path) and r.target = p.path) some order by 1`.execute(
+        and r.kind in ('link', 'media', 'image', 'sheet') and md5(r.target) = md5(p.path) and r.target = p.path) found order by 1`.execute(
     db,
   );
   return rows.map(({ id }) => id);
