@@ -134,3 +134,28 @@ export const NAME = checker({
   required: ['collection', 'path', 'words'],
   properties: { collection: { type: 'string', maxLength: 200 }, path: KEY, words: { type: 'string', maxLength: 2_000 } },
 });
+export const RECOLOURING = checker({
+  ...base,
+  required: ['collection', 'things'],
+  properties: { collection: COLLECTION, things: THINGS },
+});
+export const RECOLOUR = checker({
+  ...base,
+  required: ['collection', 'things', 'color'],
+  properties: { collection: COLLECTION, things: THINGS, color: { type: 'string', maxLength: 60 } },
+});
+export const PALETTE = checker({
+  ...base,
+  required: ['colours'],
+  properties: {
+    colours: {
+      type: 'array',
+      maxItems: 40,
+      items: {
+        ...base,
+        required: ['value', 'name'],
+        properties: { value: { type: 'string', maxLength: 60 }, name: { type: 'string', maxLength: 60 } },
+      },
+    },
+  },
+});

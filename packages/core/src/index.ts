@@ -107,6 +107,15 @@ export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';
 export { REGISTERS, TRAITS, traitsOf, likenessOf, thingOf, type RegisterName, type Use, type UseFacts } from './registers/types.ts';
 export { pieceOf, usesAround, type UseAround } from './registers/around.ts';
+export {
+  colourChoices,
+  colourSources,
+  coloursOfSheets,
+  type ColourChoice,
+  type ColourSource,
+  type PaletteColour,
+} from './registers/colours.ts';
+export { contrastRatio, hexOf, parseColour } from './style/colour.ts';
 export { caseOf, mendUses, type Mend, type Mended, type MendPart } from './registers/mend.ts';
 export { FAMILY_OF, findingsOn, usesIn, useRowsOf, type UseRow } from './registers/uses.ts';
 export { FLOORS, USUAL_THRESHOLDS, type Thresholds } from './rules/types.ts';

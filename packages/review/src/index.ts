@@ -121,3 +121,5 @@ export type { Reach, ReachedCollection } from './registers/reach.ts';
 export { lookAtImages, lookWhereNobodyHas, type LookAtImage } from './registers/look.ts';
 export { thumbnail } from './registers/thumbnail.ts';
 export { redirects } from './registers/redirects.ts';
+export { recolour, recolouring, type Recolouring } from './registers/recolour.ts';
+export { palette, setPalette, type PaletteView } from './registers/palette.ts';

@@ -36,6 +36,7 @@ export {
   barFor,
   dropOldWeights,
   kindIds,
+  profileById,
   profileByName,
   setProfileUse,
   type Bar,
@@ -316,3 +317,4 @@ export {
   writeSheetImages,
   type NewImageFacts,
 } from './queries/images.ts';
+export { housePalette, nameColours, sheetTexts, type NamedColour } from './queries/palette.ts';

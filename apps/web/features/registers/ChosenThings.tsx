@@ -46,7 +46,7 @@ export function ChosenThings({ collection, register, choice, total, chosen, mend
     return (
       <Row>
         <Button $look="quiet" onPress={chosen.chooseAll}>
-          {`Choose all ${counted(total, THING_WORDS[register])}`}
+          {`Choose all ${counted(total, ...THING_WORDS[register])}`}
         </Button>
       </Row>
     );

@@ -4,9 +4,11 @@ import type { RegisterChoice, RegisterOrder } from '@inkwell/review';
 import { useEffect, useRef, useState } from 'react';
 import { Choice, Pick, SearchBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
+import { PaletteSheet } from './PaletteSheet';
 import { GROUPINGS, ORDERS, STATES, TRAIT_WORDS, type View } from './choice';
 
 interface ControlsProps {
+  collection: string | null;
   register: RegisterName;
   view: View;
   rules: readonly { rule: string; title: string }[];
@@ -14,7 +16,7 @@ interface ControlsProps {
 }
 
 /** What of a register is shown, how it is put together and in which order: all of it stands in the address. */
-export function Controls({ register, view, rules, onChange }: ControlsProps) {
+export function Controls({ collection, register, view, rules, onChange }: ControlsProps) {
   const { choice, shape } = view;
   const [words, setWords] = useState(choice.words ?? '');
   const asked = useRef(choice.words ?? '');
@@ -71,6 +73,7 @@ export function Controls({ register, view, rules, onChange }: ControlsProps) {
         onChange={(order) => onChange({ order: order as RegisterOrder })}
         options={ORDERS.filter(({ value }) => value !== 'size' || register === 'images')}
       />
+      {register === 'colours' && <PaletteSheet collection={collection} />}
       {register === 'images' && (
         <Choice
           label="As"

@@ -145,7 +145,7 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
       <Head>
         <h1>{REGISTER_WORDS[register]}</h1>
         <p role="status">
-          {`${counted(shown.total, THING_WORDS[register])}, ${counted(shown.uses, 'use')}, ${counted(shown.open, 'open finding')}`}
+          {`${counted(shown.total, ...THING_WORDS[register])}, ${counted(shown.uses, 'use')}, ${counted(shown.open, 'open finding')}`}
         </p>
         <Tabs aria-label="Registers">
           {sums.map(({ register: name }) => (
@@ -159,7 +159,7 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
           ))}
         </Tabs>
       </Head>
-      <Controls key={`${register} ${collection}`} register={register} view={view} rules={rules} onChange={go} />
+      <Controls key={`${register} ${collection}`} collection={collection} register={register} view={view} rules={rules} onChange={go} />
       <div>{(problem ?? mending.problem) && <ProblemNotice problem={(problem ?? mending.problem)!} />}</div>
       <Sides>
         <List>
@@ -187,6 +187,7 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
           isNext={here + 1 < shown.total}
           frame={hand}
           onDone={(wish) => void onDone(wish)}
+          onRecolour={(body) => void mending.begin({ collection, ...body }, 'recolour')}
         />
       </Sides>
     </Page>

@@ -12,16 +12,16 @@ export const REGISTER_WORDS: Record<RegisterName, string> = {
   text: 'Text',
 };
 
-/** What a thing of a register is called. */
-export const THING_WORDS: Record<RegisterName, string> = {
-  images: 'image',
-  links: 'link',
-  headings: 'heading',
-  tables: 'table',
-  lists: 'list',
-  colours: 'pair of colours',
-  media: 'frame, video or sound',
-  text: 'passage',
+/** What a thing of a register is called, one and several. */
+export const THING_WORDS: Record<RegisterName, readonly [string, string]> = {
+  images: ['image', 'images'],
+  links: ['link', 'links'],
+  headings: ['heading', 'headings'],
+  tables: ['table', 'tables'],
+  lists: ['list', 'lists'],
+  colours: ['pair of colours', 'pairs of colours'],
+  media: ['frame or player', 'frames and players'],
+  text: ['slip', 'slips'],
 };
 
 export const STATES = [

@@ -196,8 +196,9 @@ export const COLUMNS: Record<RegisterName, readonly Column[]> = {
     {
       name: 'ratio',
       head: 'Contrast',
-      width: '8.5rem',
-      cell: ({ says, facts }) => `${says ?? '?'} of ${String(facts?.required ?? '')} needed`,
+      width: '6.5rem',
+      number: true,
+      cell: ({ says, facts }) => `${says ?? '?'} of ${String(facts?.required ?? '')}`,
     },
     traits(['too little', 'uncertain', 'linked sheet', 'page style', 'inline', 'browser', 'large'], 2),
     PAGES,

@@ -4,6 +4,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { send, type Sent } from '@/ui/send';
 
 const ASK_MS = 500;
+/** When it is looked again after files were changed, in ms. */
+const LATER_MS = [1_500, 4_000, 10_000];
 
 export interface Going {
   together: string;
@@ -20,7 +22,10 @@ export function useMend(onDone: () => void) {
     const shown = await send<MendView>(`/api/mends/${together}/show`, {});
     if (!shown.ok) return setProblem(shown.problem);
     setAll((now) => now.map((one) => (one.together === together ? { together, view: shown.value } : one)));
-    if (shown.value.waiting === 0) done.current();
+    if (shown.value.waiting > 0) return;
+    done.current();
+    // Pages that a changed style sheet dresses are looked at again in the background.
+    if (shown.value.files > 0) for (const ms of LATER_MS) setTimeout(() => done.current(), ms);
   }, []);
   const waiting = all.filter(({ view }) => view === null || view.waiting > 0).map(({ together }) => together);
   const names = waiting.join(' ');
@@ -30,8 +35,8 @@ export function useMend(onDone: () => void) {
     return () => clearInterval(timer);
   }, [names, look]);
   const begin = useCallback(
-    async (body: object): Promise<boolean> => {
-      const sent: Sent<{ together: string }> = await send('/api/registers/mend', body);
+    async (body: object, act: 'mend' | 'recolour' = 'mend'): Promise<boolean> => {
+      const sent: Sent<{ together: string }> = await send(`/api/registers/${act}`, body);
       setProblem(sent.ok ? null : sent.problem);
       if (!sent.ok) return false;
       setAll((now) => [{ together: sent.value.together, view: null }, ...now].slice(0, 20));

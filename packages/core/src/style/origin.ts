@@ -15,8 +15,8 @@ export type Origin =
   | { kind: 'attribute'; element: ElementNode; name: string }
   /** A declaration in one of the page's own style elements: the range of its value in the page's source. */
   | { kind: 'page'; range: Range; rule: SheetRule }
-  /** A declaration in a linked sheet. */
-  | { kind: 'linked'; address: string }
+  /** A declaration in a linked sheet: the range of its value in the sheet, where it is known. */
+  | { kind: 'linked'; address: string; range: Range | null }
   /** The browser's own style, or nothing at all. */
   | { kind: 'browser'; element: ElementNode };
 
@@ -76,7 +76,7 @@ function declarationsOn(page: Page, element: ElementNode, property: string): Can
       const last = declared.findLast((one) => one.property === property);
       if (!last) continue;
       const range = base !== null && last.at ? { start: base + last.at.start, end: base + last.at.end } : null;
-      const origin: Origin = range ? { kind: 'page', range, rule } : { kind: 'linked', address };
+      const origin: Origin = range ? { kind: 'page', range, rule } : { kind: 'linked', address, range: last.at ?? null };
       found.push({ important, specificity: Math.max(...specificities), order, origin });
     }
   }

@@ -7,6 +7,7 @@ import {
   auditPage,
   changeOf,
   cleanAtTheDoor,
+  colourSources,
   composeMoves,
   doorQuestions,
   elementAt,
@@ -137,6 +138,7 @@ const PERFORM: Performers = {
       offers: offersFor(parsed, finding).filter(({ declines }) => declines === undefined),
     }));
   },
+  'colour sources': ({ page, thing }) => colourSources(open(page), thing),
   uses: ({ page, register, things }) => usesAround(open(page), page.address, register, things),
   arrange({ page, arrangement }) {
     const result = arrange(open(page), arrangement);

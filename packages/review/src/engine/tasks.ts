@@ -1,5 +1,6 @@
 import type {
   Arrangement,
+  ColourSource,
   DoorAnswers,
   DoorQuestion,
   Finding,
@@ -113,6 +114,8 @@ export interface Tasks {
     wish: { page: PlacedText; register: RegisterName; thing: string; settled: readonly FindingKey[] };
     gives: { rule: string; finding: FindingKey; sentence: string; offers: RemedyOffer[] }[];
   };
+  /** Where a pair of colours takes its text colour from, as far as that is a style sheet of the collection. */
+  'colour sources': { wish: { page: PlacedText; thing: string }; gives: ColourSource[] };
   /** Uses of things of a register as they stand on a page, with the words around them. */
   uses: { wish: { page: PlacedText; register: RegisterName; things: readonly string[] }; gives: UseAround[] };
   arrange: { wish: { page: PlacedText; arrangement: Arrangement }; gives: Changed | Declined };

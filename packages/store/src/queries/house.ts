@@ -7,13 +7,15 @@ export interface HouseRow {
   hourlyRate: number | null;
   currency: string | null;
   elsewhereHolds: boolean;
+  /** The profile that pages are held to where nothing else is said. */
+  profileId: number;
 }
 
 /** What belongs to nobody else. */
 export async function house(db: Database | Write): Promise<HouseRow> {
   const row = await db
     .selectFrom('house')
-    .select(['name', 'time_zone', 'hourly_rate', 'currency', 'elsewhere_holds'])
+    .select(['name', 'time_zone', 'hourly_rate', 'currency', 'elsewhere_holds', 'profile_id'])
     .executeTakeFirstOrThrow();
   return {
     name: row.name,
@@ -21,6 +23,7 @@ export async function house(db: Database | Write): Promise<HouseRow> {
     hourlyRate: row.hourly_rate === null ? null : Number(row.hourly_rate),
     currency: row.currency,
     elsewhereHolds: row.elsewhere_holds,
+    profileId: row.profile_id,
   };
 }
 

@@ -150,8 +150,16 @@ export interface StoredProfile {
 }
 
 export async function profileByName(db: Database | Write, name: string): Promise<StoredProfile | undefined> {
+  return profileWhere(db, sql`p.name = ${name}`);
+}
+
+export async function profileById(db: Database | Write, id: number): Promise<StoredProfile | undefined> {
+  return profileWhere(db, sql`p.id = ${id}`);
+}
+
+async function profileWhere(db: Database | Write, where: RawBuilder<unknown>): Promise<StoredProfile | undefined> {
   const { rows } = await sql<StoredProfile>`select p.id, p.name, p.version, v.selection, v.vocabulary
-    from profiles p join profile_versions v on v.profile_id = p.id and v.version = p.version where p.name = ${name}`.execute(db);
+    from profiles p join profile_versions v on v.profile_id = p.id and v.version = p.version where ${where}`.execute(db);
   return rows[0];
 }
 

@@ -7,6 +7,7 @@ import { ProblemNotice } from '@/ui/ProblemNotice';
 import { counted } from '@/ui/words';
 import type { Engine } from '../../desk/engine/useEngine';
 import { THING_WORDS, TRAIT_WORDS } from '../choice';
+import { ColourCard } from './ColourCard';
 import { DescribeCard, type WishedParts } from './DescribeCard';
 import { FixCard } from './FixCard';
 import { Uses } from './Uses';
@@ -44,6 +45,7 @@ export interface InHandProps {
   done: number;
   frame: Ref<HTMLElement>;
   onDone(wish: WishedParts): void;
+  onRecolour(body: { things: string[]; color: string }): void;
 }
 
 /** The thing in hand: what it is, what is wrong with it, what can be done to all its uses, and where they are. */
@@ -56,7 +58,7 @@ export function InHand(props: InHandProps) {
         <p>Nothing is left by this choice.</p>
       </Frame>
     );
-  const title = register === 'images' ? line.name.replace(/^.*\//, '') : line.name || `A ${THING_WORDS[register]} without text`;
+  const title = register === 'images' ? line.name.replace(/^.*\//, '') : line.name || `A ${THING_WORDS[register][0]} without text`;
   return (
     <Frame ref={props.frame} aria-label="In hand" tabIndex={-1}>
       <h2>{register === 'text' && line.things.length > 1 ? (ruleOf(line.place)?.title ?? title) : title}</h2>
@@ -88,7 +90,7 @@ export function InHand(props: InHandProps) {
 type CardProps = InHandProps & { line: ThingLine; thing: Thing };
 
 /** What can be done, by the kind of thing: written anew whatever was found, and fixed where something was. */
-function Card({ collection, register, line, thing, engine, isNext, onDone }: CardProps) {
+function Card({ collection, register, line, thing, engine, isNext, onDone, onRecolour }: CardProps) {
   const fixes = (word: string, says: (one: CaseView) => string) => (
     <FixCard {...{ register, collection, line, thing, word, says, onDone }} />
   );
@@ -109,6 +111,14 @@ function Card({ collection, register, line, thing, engine, isNext, onDone }: Car
           <HeadingCard {...{ collection, line, thing, onDone }} />
           {line.open + line.asks > 0 && <h3>What was found</h3>}
           {fixes(line.name, ({ says }) => `Level ${says}`)}
+        </>
+      );
+    case 'colours':
+      return (
+        <>
+          <ColourCard {...{ collection, line, onRecolour }} />
+          {line.open + line.asks > 0 && <h3>On its pages</h3>}
+          {fixes(line.name, ({ name, facts }) => `${name}, ${String(facts.sample ?? '')}`)}
         </>
       );
     default:

@@ -1,6 +1,19 @@
-import { around, mend, offersOn, proposeName, register, registers, thing, tryMends } from '@inkwell/review';
+import {
+  around,
+  mend,
+  offersOn,
+  palette,
+  proposeName,
+  recolour,
+  recolouring,
+  register,
+  registers,
+  setPalette,
+  thing,
+  tryMends,
+} from '@inkwell/review';
 import { answer, problemResponse, SHORT_BODY } from '@/server/answer';
-import { AROUND, MEND, NAME, OFFERS, REACH, REGISTER, THING, TRY_MENDS } from '@/server/registerInputs';
+import { AROUND, MEND, NAME, OFFERS, PALETTE, REACH, RECOLOUR, RECOLOURING, REGISTER, THING, TRY_MENDS } from '@/server/registerInputs';
 
 /** Bytes of a wish for many things, each with its own words. */
 const LONG_BODY = 8 * SHORT_BODY;
@@ -20,6 +33,14 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, OFFERS, (services, actor, wish) => offersOn(services, actor, wish));
     case 'name':
       return answer(request, NAME, (services, actor, wish) => proposeName(services, actor, wish));
+    case 'recolouring':
+      return answer(request, RECOLOURING, (services, actor, wish) => recolouring(services, actor, wish));
+    case 'recolour':
+      return answer(request, RECOLOUR, (services, actor, wish) => recolour(services, actor, wish));
+    case 'palette':
+      return answer(request, REACH, (services, actor, wish) => palette(services, actor, wish));
+    case 'set-palette':
+      return answer(request, PALETTE, (services, actor, wish) => setPalette(services, actor, wish));
     case 'try':
       return answer(request, TRY_MENDS, (services, actor, wish) => tryMends(services, actor, wish));
     case 'mend':
