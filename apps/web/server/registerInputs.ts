@@ -159,3 +159,12 @@ export const PALETTE = checker({
     },
   },
 });
+export const NAMES = checker({
+  ...base,
+  required: ['collection', 'choice', 'keys'],
+  properties: {
+    collection: COLLECTION,
+    choice: CHOICE,
+    keys: { oneOf: [{ type: 'null' }, { type: 'array', maxItems: 20_000, items: KEY }] },
+  },
+});

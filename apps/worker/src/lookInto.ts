@@ -5,7 +5,7 @@ import Piscina from 'piscina';
 /** Longest a file may be looked into. */
 const LONGEST_MS = 30_000;
 
-/** Looks into attachments and images in a thread, which is ended when a file takes too long or too much. `beside`: where this program lies. */
+/** Looks into attachments and images in a thread, ended when a file takes too long or too much. `beside`: where this program lies. */
 export function inThread(beside: string): { lookInto: LookInto; lookAtImage: LookAtImage } {
   const pool = new Piscina({
     filename: fileURLToPath(new URL('look-thread.mjs', beside)),

@@ -45,3 +45,4 @@ export { addressesIn } from './fetching/sitemap.ts';
 export { readImage, type ImageFacts } from './images/readImage.ts';
 export { lookDistance, printDistance, type ImageLook } from './images/look.ts';
 export { nameForFile, nameFromWords, plainName } from './images/nameForFile.ts';
+export { readSheet, type SheetRead } from './sheets/readSheet.ts';

@@ -2,7 +2,7 @@ import { attachmentKindOf, type AttachmentFacts } from '@inkwell/formats';
 import {
   attachmentLines,
   attachmentSums,
-  bytesOf,
+  bytesWhole,
   collectionBySlug,
   listAttachments,
   setAttachments,
@@ -150,10 +150,8 @@ export async function lookIntoAttachments(services: Services, lookInto: LookInto
 async function factsOf(
   services: Services,
   lookInto: LookInto,
-  file: Parameters<typeof bytesOf>[1] & { path: string },
+  file: Parameters<typeof bytesWhole>[1] & { path: string },
 ): Promise<AttachmentFacts> {
   if (file.size > LONGEST) return { of: 'unreadable', why: `It is larger than ${LONGEST / 1_000_000} MB.` };
-  const parts: Buffer[] = [];
-  for await (const part of bytesOf(services.db, file)) parts.push(part);
-  return lookInto(Buffer.concat(parts), file.path);
+  return lookInto(await bytesWhole(services.db, file), file.path);
 }

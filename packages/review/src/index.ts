@@ -112,7 +112,7 @@ export {
   type RegisterSum,
   type ThingLine,
 } from './registers/register.ts';
-export { proposeName, type NameForFile } from './registers/rename.ts';
+export { proposeName, proposeNames, type NameForFile, type ProposedName } from './registers/rename.ts';
 export { around, offersOn, thing, type CaseView, type RuleOffers, type ThingView, type UseView } from './registers/thing.ts';
 export { mend, tryMends, type Chosen, type MendTried, type WishedMends } from './registers/mend.ts';
 export { showMend, unmakeMend, type MendView } from './registers/together.ts';
@@ -123,3 +123,4 @@ export { thumbnail } from './registers/thumbnail.ts';
 export { redirects } from './registers/redirects.ts';
 export { recolour, recolouring, type Recolouring } from './registers/recolour.ts';
 export { palette, setPalette, type PaletteView } from './registers/palette.ts';
+export { registerSheet, takeSheet, type SheetTaken } from './registers/sheet.ts';

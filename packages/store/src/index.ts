@@ -60,6 +60,7 @@ export {
   imagesToChoose,
   imageWithHash,
   pagesToChoose,
+  pathsIn,
   pathsLike,
   type ImageToChoose,
   type PageToChoose,
@@ -80,6 +81,7 @@ export {
 } from './queries/collections.ts';
 export {
   bytesOf,
+  bytesWhole,
   displace,
   fileAt,
   fileByHash,

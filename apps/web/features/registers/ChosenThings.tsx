@@ -6,9 +6,11 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { counted } from '@/ui/words';
-import { THING_WORDS } from './choice';
+import { THING_WORDS, type View } from './choice';
 import { ManySheet } from './ManySheet';
-import type { ChosenLines } from './RegisterScreen';
+import { NamesSheet } from './NamesSheet';
+import { SheetButtons } from './SheetButtons';
+import type { ChosenLines } from './useChosen';
 import type { Mending } from './useMend';
 
 const Bar = styled(Row)`
@@ -21,6 +23,7 @@ interface ChosenProps {
   collection: string | null;
   register: RegisterName;
   choice: RegisterChoice;
+  view: View;
   total: number;
   chosen: ChosenLines;
   mending: Mending;
@@ -39,12 +42,14 @@ const ACTS: Record<RegisterName, readonly { label: string; mend: Mend }[]> = {
 };
 
 /** What is done to things that were chosen together: looked at first, exceptions taken out, then done in one go. */
-export function ChosenThings({ collection, register, choice, total, chosen, mending }: ChosenProps) {
+export function ChosenThings({ collection, register, choice, view, total, chosen, mending }: ChosenProps) {
   const [asked, setAsked] = useState<{ label: string; mend: Mend } | null>(null);
+  const [naming, setNaming] = useState(false);
   const many = chosen.all ? total : chosen.set.size;
   if (many === 0)
     return (
       <Row>
+        <SheetButtons {...{ collection, view, mending }} />
         <Button $look="quiet" onPress={chosen.chooseAll}>
           {`Choose all ${counted(total, ...THING_WORDS[register])}`}
         </Button>
@@ -58,9 +63,23 @@ export function ChosenThings({ collection, register, choice, total, chosen, mend
           {act.label}
         </Button>
       ))}
+      {register === 'images' && <Button onPress={() => setNaming(true)}>Rename the files</Button>}
       <Button $look="quiet" onPress={chosen.clear}>
         Choose none
       </Button>
+      {naming && (
+        <NamesSheet
+          {...{ collection, choice }}
+          lines={chosen.all ? null : chosen.lines}
+          problem={mending.problem}
+          onClose={() => setNaming(false)}
+          onDo={async (wish) => {
+            if (!(await mending.begin(wish))) return;
+            setNaming(false);
+            chosen.clear();
+          }}
+        />
+      )}
       {asked && (
         <ManySheet
           {...{ collection, register, choice }}

@@ -1,5 +1,5 @@
 'use client';
-import type { RegisterChoice, RegisterShown, RegisterSum, ThingLine } from '@inkwell/review';
+import type { RegisterChoice, RegisterShown, RegisterSum } from '@inkwell/review';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -14,6 +14,7 @@ import type { WishedParts } from './hand/DescribeCard';
 import { InHand } from './hand/InHand';
 import { MendLine } from './MendLine';
 import { ThingGrid } from './ThingGrid';
+import { useChosen } from './useChosen';
 import { useLines } from './useLines';
 import { useMend } from './useMend';
 
@@ -178,7 +179,7 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
             onOrder={(order) => go({ order })}
           />
           <Foot>
-            <ChosenThings {...{ collection, register, mending, chosen }} choice={shown.choice} total={shown.total} />
+            <ChosenThings {...{ collection, register, mending, chosen, view }} choice={shown.choice} total={shown.total} />
             <MendLine mending={mending} />
           </Foot>
         </List>
@@ -200,27 +201,3 @@ const EVERY = { has: () => true };
 function firstField(frame: HTMLElement | null): HTMLElement | null {
   return frame?.querySelector<HTMLElement>('form textarea, form input:not([type="radio"]):not([type="checkbox"])') ?? frame;
 }
-
-/** Lines chosen one by one, or all that the choice comes to. */
-function useChosen(choice: string) {
-  const [state, setState] = useState<{ of: string; lines: ReadonlyMap<string, ThingLine>; all: boolean }>({
-    of: choice,
-    lines: new Map(),
-    all: false,
-  });
-  const now = state.of === choice ? state : { of: choice, lines: new Map<string, ThingLine>(), all: false };
-  return {
-    set: new Set(now.lines.keys()),
-    lines: [...now.lines.values()],
-    all: now.all,
-    toggle: (line: ThingLine) => {
-      const lines = new Map(now.lines);
-      if (!lines.delete(line.key)) lines.set(line.key, line);
-      setState({ of: choice, lines, all: false });
-    },
-    chooseAll: () => setState({ of: choice, lines: new Map(), all: true }),
-    clear: () => setState({ of: choice, lines: new Map(), all: false }),
-  };
-}
-
-export type ChosenLines = ReturnType<typeof useChosen>;

@@ -4,6 +4,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { send, type Sent } from '@/ui/send';
 
 const ASK_MS = 500;
+/** Acts that are kept in sight. */
+const MOST = 20;
 /** When it is looked again after files were changed, in ms. */
 const LATER_MS = [1_500, 4_000, 10_000];
 
@@ -39,7 +41,7 @@ export function useMend(onDone: () => void) {
       const sent: Sent<{ together: string }> = await send(`/api/registers/${act}`, body);
       setProblem(sent.ok ? null : sent.problem);
       if (!sent.ok) return false;
-      setAll((now) => [{ together: sent.value.together, view: null }, ...now].slice(0, 20));
+      setAll((now) => [{ together: sent.value.together, view: null }, ...now].slice(0, MOST));
       void look(sent.value.together);
       return true;
     },
@@ -53,7 +55,15 @@ export function useMend(onDone: () => void) {
     },
     [look],
   );
-  return { all, problem, begin, takeBack, dismiss: () => setProblem(null) };
+  /** Follows something that was begun elsewhere. */
+  const follow = useCallback(
+    (together: string) => {
+      setAll((now) => [{ together, view: null }, ...now].slice(0, MOST));
+      void look(together);
+    },
+    [look],
+  );
+  return { all, problem, begin, follow, takeBack, dismiss: () => setProblem(null) };
 }
 
 export type Mending = ReturnType<typeof useMend>;

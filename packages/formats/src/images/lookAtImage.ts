@@ -10,7 +10,7 @@ const MOST_PIXELS = 120_000_000;
 const LEAST_SPREAD = 6;
 
 /**
- * Draws an image small and tells how it looks: the signs of the lowest frequencies of its cosine transform (Zauner 2010, "Implementation and
+ * Draws an image small and tells how it looks: signs of the lowest frequencies of its cosine transform (Zauner 2010, "Implementation and
  * Benchmarking of Perceptual Image Hash Functions", as `sharp-phash` computes them).
  */
 export async function lookAtImage(bytes: Uint8Array): Promise<ImageLook> {

@@ -5,7 +5,7 @@ import { troubleOfFileName } from '@inkwell/core';
 const LONGEST_NAME = 60;
 
 /**
- * Whether a file's name says something, and else the name it might have: words that are known of it, in lower case and plain letters, joined
+ * Whether a file’s name says something, and else one it might have: words that are known of it, in lower case and plain letters, joined
  * by dashes, unlike any other there.
  *
  * @param words what is known of the image: its alternative, a caption; null where nothing is

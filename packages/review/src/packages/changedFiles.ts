@@ -9,8 +9,7 @@ import {
   type Source,
   type SourceFile,
 } from '@inkwell/formats';
-import { filesChanged, redirectsOf, type Database } from '@inkwell/store';
-import { bytesWhole } from './sendOut.ts';
+import { bytesWhole, filesChanged, redirectsOf, type Database } from '@inkwell/store';
 
 /** Longest XML file that is looked through for names of files, in bytes. */
 const LONGEST = 20 * 1024 * 1024;
@@ -21,7 +20,7 @@ export async function renamesOf(db: Database, collectionId: number): Promise<Ren
 }
 
 /**
- * Entries of a package that are no pages and changed: those with another name, those with other bytes, and XML that names the former, in the
+ * Entries of a package that are no pages and changed: with another name, with other bytes, and XML that names the former, in the
  * order of their places. `isSeenTo`: pages, and what is named anew.
  */
 export async function* changedFiles(

@@ -19,7 +19,7 @@ import {
   type SourceFile,
 } from '@inkwell/formats';
 import {
-  bytesOf,
+  bytesWhole,
   collectionBySlug,
   fileByHash,
   filesOf,
@@ -34,7 +34,6 @@ import {
   type Database,
   type LoosePage,
   type Package,
-  type StoredFile,
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { slugOf } from '../bringIn.ts';
@@ -261,10 +260,4 @@ async function* everything(db: Database, collection: Collection): AsyncGenerator
 export function bytesOfPage({ html, encoding, bom }: LoosePage): Uint8Array {
   const own = bom || encoding?.startsWith('utf-16') ? null : encodeText(html, encoding ?? 'utf-8');
   return own?.ok ? own.bytes : new TextEncoder().encode(`\ufeff${html}`);
-}
-
-export async function bytesWhole(db: Database, file: StoredFile): Promise<Uint8Array> {
-  const parts: Buffer[] = [];
-  for await (const part of bytesOf(db, file)) parts.push(part);
-  return Buffer.concat(parts);
 }

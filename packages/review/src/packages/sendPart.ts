@@ -1,10 +1,10 @@
 import { join } from 'node:path';
 import { writeNewZip } from '@inkwell/formats';
-import { collectionBySlug, filesOf, pageAsFile, pagesInFolder, type Collection } from '@inkwell/store';
+import { bytesWhole, collectionBySlug, filesOf, pageAsFile, pagesInFolder, type Collection } from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
-import { bytesOfPage, bytesWhole, type SentOut } from './sendOut.ts';
+import { bytesOfPage, type SentOut } from './sendOut.ts';
 
 async function seen({ db }: Services, actor: Actor, slug: string): Promise<Result<Collection>> {
   const collection = await collectionBySlug(db, slug);

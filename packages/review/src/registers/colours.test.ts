@@ -68,6 +68,7 @@ test('what is no colour, and whoever may not, is declined in words', async () =>
 
 test('the palette is found from style sheets, named by an administrator, and says what may stand on what', async () => {
   const slug = await site();
+  await setPalette(services, SAM, { colours: [] });
   const found = await palette(services, INES, { collection: slug });
   expect(found.ok && found.value.found.map(({ colour }) => colour)).toEqual(expect.arrayContaining(['#202124', '#9aa0a6', '#ffffff']));
   expect(await setPalette(services, INES, { colours: [] })).toMatchObject({ ok: false });

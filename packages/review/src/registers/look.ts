@@ -1,7 +1,7 @@
 import { backgroundsIn, fileAt } from '@inkwell/core';
 import { lookDistance, printDistance, type ImageLook } from '@inkwell/formats';
 import {
-  bytesOf,
+  bytesWhole,
   collectionsToLookAt,
   firstLooks,
   imagesToLookAt,
@@ -33,7 +33,7 @@ export async function lookAtImages(services: Services, lookAt: LookAtImage, wish
   const some = await imagesToLookAt(db, wish.collection, TOGETHER);
   const seen: Seen[] = [];
   for (const file of some)
-    seen.push({ sha256: file.sha256, ...(file.size > LONGEST_IMAGE ? NOT_SEEN : await lookAt(await bytesTogether(services, file))) });
+    seen.push({ sha256: file.sha256, ...(file.size > LONGEST_IMAGE ? NOT_SEEN : await lookAt(await bytesWhole(db, file))) });
   if (seen.length > 0) await writeImageFacts(db, await withAlike(services, seen));
   const sheets = await readSheets(services, wish.collection);
   if (some.length === TOGETHER || sheets) await enqueue(db, SYSTEM, [lookAtImagesJob(wish.collection)]);
@@ -42,12 +42,6 @@ export async function lookAtImages(services: Services, lookAt: LookAtImage, wish
 type Seen = ImageLook & { sha256: string };
 
 const NOT_SEEN: ImageLook = { width: null, height: null, look: null, print: null, thumbnail: null };
-
-async function bytesTogether({ db }: Services, file: Parameters<typeof bytesOf>[1]): Promise<Uint8Array> {
-  const parts: Buffer[] = [];
-  for await (const part of bytesOf(db, file)) parts.push(part);
-  return Buffer.concat(parts);
-}
 
 /**
  * How far a copy of another size or quality may be from an image: places of the look, the shape, squares of the print. Measured on 2,400

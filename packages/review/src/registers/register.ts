@@ -95,7 +95,8 @@ export function register(
   });
 }
 
-function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMap<number, string>): ThingLine {
+/** A line as it is told. */
+export function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMap<number, string>): ThingLine {
   const { troubles, traits, low, high, collections, ...rest } = line;
   const open = BigInt(troubles);
   return {

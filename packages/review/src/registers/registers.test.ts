@@ -9,8 +9,10 @@ import {
   mend,
   redirects,
   register,
+  registerSheet,
   saveSource,
   showMend,
+  takeSheet,
   takeStrokeBackOn,
   thing,
   tryMends,
@@ -237,4 +239,43 @@ test('files are renamed with every reference, go out under their new names, and 
   await workOff(together, takeStrokeBackOn);
   expect((await out(slug)).bytes.equals(before.bytes)).toBe(true);
   expect(await redirects(services, INES, { collection: slug })).toMatchObject({ ok: true, value: [] });
+});
+
+test('images are described in a spreadsheet and brought back; a row that no longer fits is kept aside', async () => {
+  const slug = await site();
+  const sheet = await registerSheet(services, INES, { collection: slug, choice: { register: 'images' } });
+  const text = sheet.ok ? sheet.value.text : '';
+  const rows = text.trim().split('\r\n');
+  expect(rows[0]).toBe('collection,file,alternative,decorative,caption,says now,where,uses,pages,case');
+  expect(rows).toHaveLength(4);
+  // What a spreadsheet makes of it: semicolons, and other columns in between.
+  const filled = rows.map((row, nth) => {
+    const cells = row.split(',');
+    if (nth > 0) {
+      cells[2] = cells[1] === 'logo.png' ? 'Larkmoor Canal Trust' : `Boats ${cells[5]}`;
+      cells[3] = 'no';
+    }
+    return cells.map((cell) => (cell.includes(';') ? `"${cell}"` : cell)).join(';');
+  });
+  const weir = await deskOn(slug, 'weir');
+  await saveSource(services, INES, {
+    pageId: weir.pageId,
+    version: weir.version,
+    html: weir.html.replace('IMG_2034', 'Two boats in the weir'),
+  });
+  const taken = await takeSheet(services, INES, { collection: slug, bytes: Buffer.from(filled.join('\r\n')) });
+  expect(taken).toMatchObject({ ok: true, value: { taken: 2, same: 0, aside: [{ file: 'boats.png', says: 'Boats IMG_2034' }] } });
+  expect(taken.ok && taken.value.aside[0]!.why).toContain('Two boats in the weir');
+  await workOff(taken.ok ? taken.value.together! : '', makeStroke);
+  const [lock, now] = await texts(slug);
+  expect(lock).toContain('<img alt="Larkmoor Canal Trust" src="logo.png">');
+  expect(lock).toContain('alt="Boats (decorative)"');
+  expect(now).toContain('alt="Two boats in the weir"');
+  // The same sheet again, and one that is none.
+  const again = await takeSheet(services, INES, { collection: slug, bytes: Buffer.from(filled.slice(0, 1).join('\r\n')) });
+  expect(again).toMatchObject({ ok: true, value: { together: null, taken: 0 } });
+  expect(await takeSheet(services, INES, { collection: slug, bytes: Buffer.from('a,b\r\n1,2') })).toMatchObject({
+    ok: false,
+    problem: { code: 'bad-page' },
+  });
 });

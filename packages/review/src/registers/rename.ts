@@ -1,9 +1,25 @@
 import { applyEdits, FILE_BASE_FOLDER, oddNameOf, type OddName, renameInStyles, renameInXml, type Renames } from '@inkwell/core';
 import { nameFromWords, plainName } from '@inkwell/formats';
-import { filesOf, hashOf, keepFile, pagesShowing, pathsLike, textsOfFiles, type StrokeFile, type Write } from '@inkwell/store';
+import {
+  casesOf,
+  filesOf,
+  hashOf,
+  keepFile,
+  pagesShowing,
+  pathsIn,
+  pathsLike,
+  snapshot,
+  thingsChosen,
+  textsOfFiles,
+  type StrokeFile,
+  type Write,
+} from '@inkwell/store';
 import type { Actor } from '../actor.ts';
 import { inCollection } from '../inCollection.ts';
 import type { Services } from '../services.ts';
+import { reached, type Reach } from './reach.ts';
+import { wishOf, type RegisterChoice } from './register.ts';
+import { keysOf } from './thing.ts';
 import { done, refused, type Result } from '../problems.ts';
 
 export interface Renamed {
@@ -133,5 +149,54 @@ export async function proposeName(
   return done({
     odd: oddNameOf(wish.path),
     proposed: nameFromWords(wish.path, wish.words, (other) => other !== wish.path && taken.has(other)),
+  });
+}
+
+export interface ProposedName {
+  thing: string;
+  collection: string;
+  path: string;
+  odd: OddName | null;
+  /** Without its folder; null where nothing is known that would make a name. */
+  proposed: string | null;
+  pages: number;
+}
+
+/** Files that are named at one time. */
+const MOST_NAMED = 500;
+
+/** Names for the files of images that were chosen, each made of what is said of it, unlike any other there. */
+export function proposeNames(
+  services: Services,
+  actor: Actor,
+  wish: Reach & { choice: RegisterChoice; keys: readonly string[] | null },
+): Promise<Result<ProposedName[]>> {
+  return snapshot(services.db, async (at) => {
+    const found = await reached(at, actor, 'see', wish);
+    if (!found.ok) return found;
+    const things = await thingsChosen(at, wishOf(wish.choice, found.value), wish.keys, MOST_NAMED);
+    const cases = await casesOf(at, things, MOST_NAMED * 10);
+    const slugs = new Map(found.value.map(({ id, slug }) => [id, slug]));
+    const taken = new Map<number, Set<string>>();
+    for (const { path, collection_id: id } of await pathsIn(at, [...slugs.keys()])) taken.set(id, (taken.get(id) ?? new Set()).add(path));
+    const named = new Map<string, ProposedName>();
+    for (const one of cases) {
+      const key = `${one.collection_id} ${one.thing}`;
+      const there = taken.get(one.collection_id);
+      if (!there?.has(one.thing) || one.facts.kind === 'icon') continue;
+      const known = named.get(key);
+      const words = one.facts.decorative ? '' : (one.says ?? String(one.facts.caption ?? ''));
+      if (known && (known.proposed !== null || words.trim() === '')) {
+        known.pages += one.pages;
+        continue;
+      }
+      const proposed = nameFromWords(one.thing, words, (other) => other !== one.thing && there.has(other));
+      const folder = one.thing.slice(0, one.thing.lastIndexOf('/') + 1);
+      if (proposed !== null) there.add(`${folder}${proposed}`);
+      const { thing } = keysOf(one);
+      const pages = one.pages + (known?.pages ?? 0);
+      named.set(key, { thing, collection: slugs.get(one.collection_id)!, path: one.thing, odd: oddNameOf(one.thing), proposed, pages });
+    }
+    return done([...named.values()].sort((a, b) => Number(b.odd !== null) - Number(a.odd !== null)));
   });
 }

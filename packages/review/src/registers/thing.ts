@@ -74,7 +74,8 @@ export function thing(
   });
 }
 
-const keysOf = ({ thing: name, place, says, facts }: { thing: string; place: string; says: string | null; facts: UseFacts }) => ({
+/** The thing and the case of a use, as a mend names them. */
+export const keysOf = ({ thing: name, place, says, facts }: { thing: string; place: string; says: string | null; facts: UseFacts }) => ({
   thing: thingOf({ name, place }),
   case: caseOf({ says, facts }),
 });

@@ -84,3 +84,12 @@ export async function pathsLike(db: Database | Write, collectionId: number, star
     .execute();
   return new Set(rows.map(({ path }) => path));
 }
+
+/** Every path at which a file lies in some collections. */
+export function pathsIn(db: Database | Write, collections: readonly number[]): Promise<{ collection_id: number; path: string }[]> {
+  return db
+    .selectFrom('assets')
+    .select(['collection_id', 'path'])
+    .where((eb) => sql<boolean>`${eb.ref('collection_id')} = any(${collections}::integer[])`)
+    .execute();
+}

@@ -168,6 +168,13 @@ export async function* bytesOf(db: Database | Write, file: StoredFile, from = 0,
   }
 }
 
+/** All the bytes of a file, for one that may be held whole. */
+export async function bytesWhole(db: Database | Write, file: StoredFile): Promise<Buffer> {
+  const parts: Buffer[] = [];
+  for await (const part of bytesOf(db, file)) parts.push(part);
+  return Buffer.concat(parts);
+}
+
 /**
  * Lets a file of a collection lie at a second path too; the first goes on working. Nothing happens when there is no such file, or the
  * place is taken.

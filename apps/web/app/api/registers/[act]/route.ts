@@ -4,6 +4,7 @@ import {
   offersOn,
   palette,
   proposeName,
+  proposeNames,
   recolour,
   recolouring,
   register,
@@ -13,7 +14,20 @@ import {
   tryMends,
 } from '@inkwell/review';
 import { answer, problemResponse, SHORT_BODY } from '@/server/answer';
-import { AROUND, MEND, NAME, OFFERS, PALETTE, REACH, RECOLOUR, RECOLOURING, REGISTER, THING, TRY_MENDS } from '@/server/registerInputs';
+import {
+  AROUND,
+  MEND,
+  NAME,
+  NAMES,
+  OFFERS,
+  PALETTE,
+  REACH,
+  RECOLOUR,
+  RECOLOURING,
+  REGISTER,
+  THING,
+  TRY_MENDS,
+} from '@/server/registerInputs';
 
 /** Bytes of a wish for many things, each with its own words. */
 const LONG_BODY = 8 * SHORT_BODY;
@@ -33,6 +47,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, OFFERS, (services, actor, wish) => offersOn(services, actor, wish));
     case 'name':
       return answer(request, NAME, (services, actor, wish) => proposeName(services, actor, wish));
+    case 'names':
+      return answer(request, NAMES, (services, actor, wish) => proposeNames(services, actor, wish));
     case 'recolouring':
       return answer(request, RECOLOURING, (services, actor, wish) => recolouring(services, actor, wish));
     case 'recolour':

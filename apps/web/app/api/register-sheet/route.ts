@@ -1,0 +1,43 @@
+import { registerSheet, takeSheet } from '@inkwell/review';
+import { isRegister, viewFrom } from '@/features/registers/choice';
+import { currentActor } from '@/server/actor';
+import { bytesWithin, downloaded, fromElsewhere, guarded, problemResponse } from '@/server/answer';
+import { services } from '@/server/services';
+
+/** Longest sheet that is taken, in bytes. */
+const LONGEST = 20_000_000;
+
+const NOTHING_HERE = { code: 'not-found', what: 'There is no such register', kept: 'Nothing was changed.' } as const;
+
+/** A register as a table, for a spreadsheet: what the address asks of it. */
+export function GET(request: Request): Promise<Response> {
+  const search = new URL(request.url).searchParams;
+  const name = search.get('register') ?? '';
+  return guarded(async () => {
+    if (!isRegister(name)) return problemResponse(NOTHING_HERE);
+    const wish = { collection: search.get('collection'), choice: viewFrom(name, search).choice };
+    const sheet = await registerSheet(await services(), await currentActor(), wish);
+    if (!sheet.ok) return problemResponse(sheet.problem);
+    return downloaded(sheet.value.text, { name: sheet.value.name, type: 'text/csv; charset=utf-8' });
+  });
+}
+
+/** Takes a sheet of images that was filled in elsewhere, as its very bytes. */
+export function POST(request: Request): Promise<Response> {
+  const barred = fromElsewhere(request);
+  if (barred) return Promise.resolve(barred);
+  return guarded(async () => {
+    const bytes = await bytesWithin(request, LONGEST);
+    if (bytes === null)
+      return problemResponse({
+        code: 'too-large',
+        what: 'This sheet is too large',
+        why: `It holds more than ${LONGEST / 1_000_000} MB.`,
+        kept: 'Nothing was changed.',
+        next: 'Bring it in in parts.',
+      });
+    const collection = new URL(request.url).searchParams.get('collection');
+    const taken = await takeSheet(await services(), await currentActor(), { collection, bytes });
+    return taken.ok ? Response.json(taken) : problemResponse(taken.problem);
+  });
+}
