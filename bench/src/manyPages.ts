@@ -41,6 +41,10 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
     sql`insert into page_references (page_id, collection_id, kind, target, fragment, alternative) select c.new, collection_id, kind,
       case when kind = 'anchor' then 'copy-' || n || '-' || target else target end, fragment, alternative from copies c
       join page_references r on r.page_id = c.old`,
+    sql`insert into uses (page_id, sum, collection_id, register, thing_id, many, lead, said, traits, says, facts, findings)
+      select c.new, u.sum, u.collection_id, register, thing_id, many, lead, said, traits, says, facts,
+        coalesce((select array_agg(f.new) from unnest(u.findings) as one (id) join copied f on f.old = one.id and f.page = c.new), '{}')
+      from copies c join uses u on u.page_id = c.old`,
     sql`insert into page_status (page_id, collection_id, bar_id) select c.new, collection_id, bar_id from copies c
       join page_status s on s.page_id = c.old`,
     sql`drop table copied`,
@@ -50,6 +54,25 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
     await sql`select setseed(0.25)`.execute(one);
     for (const statement of statements) await statement.execute(one);
   });
+}
+
+/** So many more uses of images on the pages of a collection, of a twelfth as many files: each on pages of its own. */
+export async function moreImageUses(db: Database, collectionId: number, uses: number): Promise<void> {
+  const files = Math.round(uses / 12);
+  await sql`insert into files (sha256, media_type, size) select md5('image ' || n) || md5('image ' || n), 'image/png', 20000 + n
+    from generate_series(1, ${files}) n`.execute(db);
+  await sql`insert into assets (collection_id, path, sha256) select ${collectionId}::integer, 'more/image-' || n || '.png',
+    md5('image ' || n) || md5('image ' || n) from generate_series(1, ${files}) n`.execute(db);
+  await sql`insert into image_facts (sha256, width, height, alike) select sha256, 640, 400, sha256 from assets
+    where collection_id = ${collectionId} and path like 'more/%'`.execute(db);
+  await sql`insert into things (id, collection_id, register, name, place) select md5(path)::uuid, ${collectionId}::integer, 0, path, ''
+    from assets where collection_id = ${collectionId} and path like 'more/%'`.execute(db);
+  await sql`with numbered as (select id, row_number() over (order by id) - 1 as nth, count(*) over () as many from pages
+      where collection_id = ${collectionId})
+    insert into uses (page_id, sum, collection_id, register, thing_id, many, lead, said, traits, open, says, facts, findings)
+    select p.id, md5('use ' || n)::uuid, ${collectionId}::integer, 0, md5('more/image-' || (1 + n % ${files}) || '.png')::uuid, 1, 1, n % 3, 4,
+      n % 4, 'Boats number ' || n % 3, '{"kind": "img", "decorative": false}', '{}'
+    from generate_series(1, ${uses}) n join numbered p on p.nth = (n / 7) % p.many`.execute(db);
 }
 
 /** What the use-cases did in the background while nobody measured is not to be measured with them. */
@@ -63,6 +86,8 @@ export async function settle(db: Database): Promise<void> {
     'audits',
     'revisions',
     'page_references',
+    'uses',
+    'things',
     'kind_weights',
     'kinds',
   ])

@@ -2,13 +2,19 @@
  * `npm run bench:store`: statements and milliseconds of screens and use-cases at 5,000 pages and 500,000 findings; fails when a bound is
  * broken.
  */
-import { DEFAULT_PROFILE, PROFILES } from '@inkwell/core';
+import { spawn } from 'node:child_process';
+import { DEFAULT_PROFILE, PROFILES, REGISTERS } from '@inkwell/core';
 import {
   bringIn,
   desk,
   fix,
   HERE,
   ledger,
+  mend,
+  register,
+  registers,
+  showMend,
+  thing,
   attached,
   repeated,
   spread,
@@ -24,12 +30,13 @@ import {
 } from '@inkwell/review';
 import { addCollection, dropCollection, migrate, openDatabase, placeFiles, refreshStatus, setPeople } from '@inkwell/store';
 import { sql } from 'kysely';
-import { copyPages, settle } from './manyPages.ts';
+import { copyPages, moreImageUses, settle } from './manyPages.ts';
 import { generatedPage, seeded } from './pages.ts';
 import { inAFolder, type WholeCollections } from './wholeCollections.ts';
 
 const PAGES = Number(process.env.INKWELL_PAGES) || 5_000;
 const TEMPLATES = 20;
+const IMAGE_USES = 100_000;
 const today = new Date().toISOString().slice(0, 10);
 
 let statements = 0;
@@ -119,6 +126,7 @@ async function fill(): Promise<number> {
       from generate_series(1, 5000) n returning sha256),
     placed as (insert into assets (collection_id, path, sha256) select ${id}::integer, 'files/' || sha256 || '.pdf', sha256 from kept returning path, sha256)
     insert into attachments (collection_id, path, kind, sha256) select ${id}::integer, path, 'PDF', sha256 from placed`.execute(db);
+  await moreImageUses(db, id, IMAGE_USES);
   await settle(db);
   return id;
 }
@@ -139,6 +147,80 @@ async function screens(): Promise<void> {
   await measure('Spread', 20, () => spread(services, ADA, { collection: 'many' }), { p95: 300 });
   await measure('Attached files', 20, () => attached(services, ADA, { collection: 'many', choice: {} }), { p95: 100 });
   await measure('One slip, many pages', 10, () => repeated(services, ADA, { collection: 'many' }), { statements: 10 });
+}
+
+/** The first hundred lines of each register, as a screen asks for them. */
+async function registersShown(): Promise<void> {
+  for (const name of REGISTERS)
+    await measure(
+      `Register of ${name}`,
+      20,
+      () => register(services, ADA, { collection: 'many', choice: { register: name }, skip: 0 }).then(must),
+      { p95: 150, statements: 3 },
+    );
+  const lines = must(await register(services, ADA, { collection: 'many', choice: { register: 'links', order: 'uses' }, skip: 0 }));
+  console.log(`Links: ${lines.total} things, ${lines.uses.toLocaleString('en')} uses.`);
+  await measure(
+    'Register of images, all collections, words',
+    20,
+    () => register(services, ADA, { collection: null, choice: { register: 'images', words: '77', order: 'name' }, skip: 0 }).then(must),
+    { p95: 150 },
+  );
+  await measure(
+    'Register of images, line 8,000 and on',
+    20,
+    () => register(services, ADA, { collection: 'many', choice: { register: 'images' }, skip: 8_000 }).then(must),
+    { p95: 150 },
+  );
+  await measure('how much each register holds', 20, () => registers(services, ADA, { collection: 'many' }).then(must), {});
+  const [most] = lines.lines;
+  await measure(
+    `the most used link in hand, ${most!.uses.toLocaleString('en')} uses`,
+    20,
+    () => thing(services, ADA, { collection: 'many', register: 'links', things: most!.things, skip: 0 }).then(must),
+    {},
+  );
+}
+
+/** One text for a link of 500 pages, done by two workers as they run. */
+async function mendMany(): Promise<void> {
+  const bundle = process.env.WORKER;
+  if (!bundle) return;
+  const id = await addCollection(db, { slug: 'mended', title: 'Mended', kind: 'site', scope: 'document' });
+  for (let i = 0; i < 10; i++) {
+    const text = generatedPage(20_000, 300 + i).replace(
+      '</main>',
+      '<p>The guide is <a href="https://larkmoor.example/guide">here</a>.</p></main>',
+    );
+    must(await bringIn(services, ADA, { collection: 'mended', title: `Mended ${i}`, incoming: { kind: 'text', text } }));
+  }
+  await copyPages(db, id, 500);
+  const all = await db.selectFrom('pages').select('id').where('collection_id', '=', id).execute();
+  await refreshStatus(
+    db as never,
+    all.map((page) => page.id),
+    today,
+  );
+  await settle(db);
+  const workers = [1, 2].map(() => spawn(process.execPath, [bundle], { stdio: 'ignore' }));
+  const choice = { register: 'links' as const, words: 'https://larkmoor.example/guide' };
+  await measure(
+    'one text for a link on 500 pages, two workers',
+    1,
+    async () => {
+      const wish = { collection: 'mended', register: 'links' as const, chosen: { choice, keys: null } };
+      const made = must(await mend(services, ADA, { ...wish, mend: { do: 'text', text: 'Guide to the locks' } }));
+      for (;;) {
+        const { waiting, done, left } = must(await showMend(services, ADA, { together: made.together }));
+        if (waiting === 0) return void console.log(`Mended ${done} pages, ${left.length} left.`);
+        await new Promise((resolve) => setTimeout(resolve, 200));
+      }
+    },
+    { p95: 30_000 },
+    0,
+  );
+  for (const worker of workers) worker.kill('SIGTERM');
+  await Promise.all(workers.map((worker) => new Promise((resolve) => worker.once('exit', resolve))));
 }
 
 async function onePage(): Promise<void> {
@@ -258,6 +340,8 @@ const counted = await sql<{
 }>`select (select count(*) from pages)::integer as pages, (select count(*) from findings)::integer as findings`.execute(db);
 console.log(`${counted.rows[0]!.pages.toLocaleString('en')} pages, ${counted.rows[0]!.findings.toLocaleString('en')} findings.`);
 await screens();
+await registersShown();
+await mendMany();
 await onePage();
 await moveTheBar();
 await takeOut();

@@ -3,6 +3,8 @@ import {
   AUDIT_PAGE,
   auditAgain,
   CLEAR_OUT,
+  COUNT_USES,
+  countUsesAgain,
   clearOut,
   END_EXCEPTIONS,
   FOLLOW,
@@ -61,6 +63,7 @@ export function handlers(services: Services, { lookInto, lookAtImage }: Looks): 
       followMove(services, { page: numberIn(payload, 'page'), by, from: String(payload.from), to: String(payload.to) }),
     [LOOK_INTO]: ({ payload }) => lookIntoAttachments(services, lookInto, { collection: numberIn(payload, 'collection') }),
     [LOOK_AT_IMAGES]: ({ payload }) => lookAtImages(services, lookAtImage, { collection: numberIn(payload, 'collection') }),
+    [COUNT_USES]: ({ payload }) => countUsesAgain(services, { pages: payload.pages as number[] }),
     [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     async [NOTE_DAY]() {

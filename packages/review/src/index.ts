@@ -74,6 +74,7 @@ export {
   AUDIT_ALL,
   AUDIT_PAGE,
   CLEAR_OUT,
+  COUNT_USES,
   END_EXCEPTIONS,
   FOLLOW,
   LOOK_AT_IMAGES,
@@ -124,3 +125,4 @@ export { redirects } from './registers/redirects.ts';
 export { recolour, recolouring, type Recolouring } from './registers/recolour.ts';
 export { palette, setPalette, type PaletteView } from './registers/palette.ts';
 export { registerSheet, takeSheet, type SheetTaken } from './registers/sheet.ts';
+export { countUsesAgain } from './uses.ts';

@@ -27,6 +27,8 @@ export const NOTE_DAY = 'note the day';
 export const LOOK_INTO = 'look into attachments';
 /** Looks at the images of a collection, and reads its style sheets for those they set. */
 export const LOOK_AT_IMAGES = 'look at images';
+/** Counts anew what stands open on what pages use. */
+export const COUNT_USES = 'count what is used';
 /** Lets a page lead to where another lies now. */
 export const FOLLOW = 'follow a page that moved';
 export const BRING_IN = 'bring in a package';

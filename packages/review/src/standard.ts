@@ -14,14 +14,15 @@ import {
   pagesUnder,
   profileByName,
   setProfileUse,
+  SYSTEM,
   writing,
   type Bar,
   type Write,
 } from '@inkwell/store';
-import { enqueueUnder } from '@inkwell/work';
+import { enqueue, enqueueUnder } from '@inkwell/work';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { weightUnder } from './bars.ts';
-import { AUDIT_ALL, auditJob } from './jobs.ts';
+import { AUDIT_ALL, auditJob, COUNT_USES } from './jobs.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
 
@@ -71,7 +72,9 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
     const pages = await moveToBars(trx, profile.id, today);
     const lapsed = await lapseUnder(trx, version, actor.id, today);
     await dropOldWeights(trx, profile.id);
+    // What the registers count follows in the background; an audit counts it too.
     if (wish.vocabulary) await auditUnder(trx, version, actor);
+    else await countUnder(trx, version);
     return done({ version: profile.version + 1, pages, lapsed });
   });
 }
@@ -150,6 +153,19 @@ async function weigh(trx: Write, bars: readonly Bar[]): Promise<void> {
         return weight ? [{ bar_id: bar.id, kind_id: kind.id, ...weight }] : [];
       }),
     ),
+  );
+}
+
+/** Pages counted in one job. */
+const TOGETHER = 200;
+
+async function countUnder(trx: Write, version: number): Promise<void> {
+  const pages = await pagesUnder(trx, version);
+  const jobs = Array.from({ length: Math.ceil(pages.length / TOGETHER) }, (_, nth) => pages.slice(nth * TOGETHER, (nth + 1) * TOGETHER));
+  await enqueue(
+    trx,
+    SYSTEM,
+    jobs.map((some) => ({ kind: COUNT_USES, payload: { pages: some } })),
   );
 }
 

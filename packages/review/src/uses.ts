@@ -1,6 +1,6 @@
 import { thingOf, type UseRow } from '@inkwell/core';
-import { writeUses, type PlacedPage, type Write } from '@inkwell/store';
-import type { Services } from './services.ts';
+import { countUses, house, writeUses, writing, type PlacedPage, type Write } from '@inkwell/store';
+import { dayIn, type Services } from './services.ts';
 
 /** Keeps what the registers hold of a page. `ids`: of the findings its audit saw, in order. A page that has gone is in none. */
 export async function recordUses(
@@ -18,4 +18,10 @@ export async function recordUses(
     return { ...use, lead, findings: findings.map((nth) => ids[nth]!) };
   });
   await writeUses(trx, db, page, page.gone_at === null ? rows : []);
+}
+
+/** A job: counts anew what stands open on what pages use, once the bars they are held to ask for something else. */
+export async function countUsesAgain(services: Services, wish: { pages: readonly number[] }): Promise<void> {
+  const today = dayIn((await house(services.db)).timeZone, services.now());
+  await writing(services.db, (trx) => countUses(trx, wish.pages, today));
 }

@@ -1,5 +1,5 @@
 import anyAscii from 'any-ascii';
-import { troubleOfFileName } from '@inkwell/core';
+import { oddNameOf, troubleOfFileName } from '@inkwell/core';
 
 /** Most characters of a file's name without its ending. Common practice. */
 const LONGEST_NAME = 60;
@@ -30,11 +30,13 @@ function freeName(path: string, folder: string, base: string, ending: string, is
   return proposed;
 }
 
-/** A name made of words, whatever the one a file has now. Null where they hold no letter or digit. */
+/** A name made of words, whatever the one a file has now. Null where they say no more than an odd name does. */
 export function nameFromWords(path: string, words: string, isTaken: (path: string) => boolean): string | null {
   const [, folder = '', , ending = ''] = /^(.*\/)?([^/]*?)(\.[a-z0-9]+)?$/i.exec(path) ?? [];
-  const base = plainName(words);
-  return base === '' ? null : freeName(path, folder, base, ending.toLowerCase(), isTaken).slice(folder.length);
+  // A file's name in place of a description names nothing.
+  const base = /\.[a-z0-9]{2,5}$/i.test(words.trim()) ? '' : plainName(words);
+  if (base === '' || oddNameOf(`${base}${ending}`) !== null) return null;
+  return freeName(path, folder, base, ending.toLowerCase(), isTaken).slice(folder.length);
 }
 
 /** Lower case, ASCII, words joined by dashes, cut at a word. */
