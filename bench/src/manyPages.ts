@@ -28,7 +28,8 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
     sql`create temporary table copied as select f.id as old, nextval(pg_get_serial_sequence('findings', 'id'))::integer as new,
       c.new as page, c.new_audit as audit, f.kind_id, f.slip, random() as chance
       from copies c join findings f on f.page_id = c.old order by c.new, f.id`,
-    sql`create index on copied (old)`,
+    sql`create index on copied (old, page)`,
+    sql`analyze copied`,
     sql`insert into findings (id, page_id, kind_id, standing, ruled, excepted_until, first_revision, slip) overriding system value
       select new, page, kind_id, case when chance < 0.05 then 'fixed' when chance < 0.08 then 'ruled out' when chance < 0.1
         then 'excepted' else 'open' end,

@@ -168,3 +168,13 @@ export const NAMES = checker({
     keys: { oneOf: [{ type: 'null' }, { type: 'array', maxItems: 20_000, items: KEY }] },
   },
 });
+export const OUTLINES = checker({
+  ...base,
+  required: ['collection', 'contentType', 'skip'],
+  properties: { collection: COLLECTION, contentType: { type: ['string', 'null'], maxLength: 60 }, skip: SKIP },
+});
+export const KEEP_COPY = checker({
+  ...base,
+  required: ['collection', 'things'],
+  properties: { collection: { type: 'string', maxLength: 200 }, things: THINGS },
+});

@@ -1,6 +1,6 @@
 import 'server-only';
 import type { RegisterName } from '@inkwell/core';
-import { register, registers, rulesIn } from '@inkwell/review';
+import { register, rulesIn } from '@inkwell/review';
 import { viewFrom } from '@/features/registers/choice';
 import { screenWithPeople } from './screen';
 
@@ -10,8 +10,7 @@ export function registerScreen(collection: string | null, name: RegisterName, se
   return screenWithPeople(async (services, actor) => {
     const shown = await register(services, actor, { collection, choice: view.choice, skip: 0 });
     if (!shown.ok) return shown;
-    const sums = await registers(services, actor, { collection });
-    return sums.ok ? { ok: true as const, value: { shown: shown.value, sums: sums.value, rules: rulesIn(name), view } } : sums;
+    return { ok: true as const, value: { shown: shown.value, rules: rulesIn(name), view } };
   });
 }
 

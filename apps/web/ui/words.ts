@@ -1,5 +1,5 @@
 import type { Family } from '@inkwell/core';
-import type { Tally } from '@inkwell/review';
+import type { Cost, Tally } from '@inkwell/review';
 
 export const FAMILY_WORDS: Record<Family, string> = {
   headings: 'Headings',
@@ -44,4 +44,20 @@ const CAUSES: Record<string, string> = { imported: 'brought in', edited: 'edited
 
 export function causeWord(cause: string): string {
   return CAUSES[cause] ?? cause;
+}
+
+/** What open findings will take, with its spread, and in money where the house has a rate. */
+export function costWords({ hours, from, to, money }: Cost): string {
+  const spread = from === to ? '' : ` (${from.toLocaleString('en')} to ${to.toLocaleString('en')} h)`;
+  const paid = money === null ? '' : `, ${money.from.toLocaleString('en')} to ${money.to.toLocaleString('en')} ${money.currency}`;
+  return `about ${hours.toLocaleString('en')} h of work${spread}${paid}`;
+}
+
+/** What that rests on. */
+export function costBasis({ isDefault, minutesEach, samples }: Cost): string {
+  const each = `${minutesEach.toLocaleString('en', { maximumFractionDigits: 1 })} minutes each`;
+  if (!isDefault) return `Learned from ${counted(samples, 'finding')} timed here.`;
+  return samples === 0
+    ? `${each}: the usual figure, for none was timed here yet.`
+    : `${each}: the usual figure counts where fewer than 20 were timed here; ${counted(samples, 'finding')} were in all.`;
 }

@@ -63,7 +63,17 @@ export {
   type Settings,
   type Verdict,
 } from './audit/profile.ts';
-export { hoursFor, MINUTES_EACH } from './audit/effort.ts';
+export {
+  ENOUGH,
+  estimate,
+  hoursFor,
+  learnEffort,
+  MINUTES_EACH,
+  type Effort,
+  type Estimate,
+  type FamilyEffort,
+  type Timed,
+} from './audit/effort.ts';
 export { techniqueSays } from './standards/techniques.ts';
 export { looksOf, speakRange, speakWhole, type Look } from './spoken/passage.ts';
 export { inspectColours, type ColourRow } from './inspect/colours.ts';

@@ -40,7 +40,7 @@ export { ATTACHMENT_KINDS, attachmentKindOf, type AttachmentKind } from './attac
 export type { AttachmentFacts } from './attachments/look.ts';
 export { gather, gatherBoundsFrom, type Gathered, type GatherBounds, type Wanted } from './fetching/gather.ts';
 export { barredAddress, hostPolicyFrom, type HostPolicy } from './fetching/hosts.ts';
-export { NotFetched } from './fetching/fetcher.ts';
+export { fetchAddress, NotFetched } from './fetching/fetcher.ts';
 export { addressesIn } from './fetching/sitemap.ts';
 export { readImage, type ImageFacts } from './images/readImage.ts';
 export { lookDistance, printDistance, type ImageLook } from './images/look.ts';

@@ -105,12 +105,10 @@ export { lookAt, walk, type Walk, type WalkPage } from './steps.ts';
 export {
   register,
   REGISTER_LINES,
-  registers,
   rulesIn,
   USUAL_GROUPING,
   type RegisterChoice,
   type RegisterShown,
-  type RegisterSum,
   type ThingLine,
 } from './registers/register.ts';
 export { proposeName, proposeNames, type NameForFile, type ProposedName } from './registers/rename.ts';
@@ -126,3 +124,6 @@ export { recolour, recolouring, type Recolouring } from './registers/recolour.ts
 export { palette, setPalette, type PaletteView } from './registers/palette.ts';
 export { registerSheet, takeSheet, type SheetTaken } from './registers/sheet.ts';
 export { countUsesAgain } from './uses.ts';
+export { outlines, type OutlineView } from './registers/outlines.ts';
+export type { Cost } from './effort.ts';
+export { keepCopy } from './registers/borrowed.ts';

@@ -1,4 +1,4 @@
-import { hoursFor, type Family, type Verdict } from '@inkwell/core';
+import { hoursFor, type Effort, type Family, type Verdict } from '@inkwell/core';
 import {
   collectionBySlug,
   house,
@@ -16,8 +16,10 @@ import {
   type LedgerWish,
   type Release,
   type Version,
+  type HouseRow,
 } from '@inkwell/store';
 import { unlessAllowed, visibleTo, type Actor } from './actor.ts';
+import { costOf, houseEffort, type Cost } from './effort.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
 import { keptTally, type Tally } from './tally.ts';
@@ -44,6 +46,7 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
   return snapshot(services.db, async (at) => {
     const today = dayIn((await house(at)).timeZone, services.now());
     const rows = await shelfSums(at, visibleTo(actor), today);
+    const { others } = await houseEffort(services, at);
     return done(
       rows.map(({ slug, title, kind, putAway, pages, must, should, consider, questions, held, judge, ready, signed, lapsed, last }) => ({
         slug,
@@ -55,7 +58,7 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
         signedOff: signed,
         lapsed,
         tally: { must, should, consider, judge: questions },
-        hours: hoursFor(must + should + consider + questions),
+        hours: hoursFor(must + should + consider + questions, others.minutes),
         last,
       })),
     );
@@ -75,6 +78,8 @@ export interface LedgerRow {
   tally: Tally;
   /** Open findings by family. */
   families: Partial<Record<Family, number>>;
+  /** What its open findings will take. */
+  hours: number;
 }
 
 export interface Ledger {
@@ -88,7 +93,7 @@ export interface Ledger {
   /** What it can be narrowed by; null with pages further on. */
   narrowing: LedgerNarrowing | null;
   /** What the whole choice comes to, all its pages counted. */
-  sums: { pages: number; tally: Tally; families: Partial<Record<Family, number>>; hours: number };
+  sums: { pages: number; tally: Tally; families: Partial<Record<Family, number>>; cost: Cost };
   pages: LedgerRow[];
   /** Where the next pages begin; null when there are no more. */
   next: string | null;
@@ -126,7 +131,9 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
         why: 'The address was cut short or changed.',
         next: 'Begin at the first page again.',
       });
-    const today = dayIn((await house(at)).timeZone, services.now());
+    const owner = await house(at);
+    const effort = await houseEffort(services, at);
+    const today = dayIn(owner.timeZone, services.now());
     const asked: LedgerWish = { ...choice, after, limit: LEDGER_PAGES };
     const lines = await ledgerLines(at, collection.id, asked, today);
     const sums = await ledgerSums(at, collection.id, asked, today);
@@ -144,9 +151,9 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
         pages: sums.pages,
         families: sums.families,
         tally: tallyOf(sums),
-        hours: hoursFor(sums.must + sums.should + sums.consider + sums.questions),
+        cost: costOf(effort, owner, sums.families),
       },
-      pages: shown.map(ledgerRow),
+      pages: shown.map((line) => ledgerRow(line, effort, owner)),
       next: lines.length > LEDGER_PAGES ? Buffer.from(JSON.stringify(placeOf(shown.at(-1)!, choice.order))).toString('base64url') : null,
     });
   });
@@ -160,7 +167,7 @@ function tallyOf({ must, should, consider, questions }: Pick<LedgerLine, 'must' 
   return { must, should, consider, judge: questions };
 }
 
-function ledgerRow(line: LedgerLine): LedgerRow {
+function ledgerRow(line: LedgerLine, effort: Effort, owner: HouseRow): LedgerRow {
   const families: LedgerRow['families'] = {};
   for (const [family, , , many] of line.counts) families[family] = (families[family] ?? 0) + many;
   return {
@@ -173,6 +180,7 @@ function ledgerRow(line: LedgerLine): LedgerRow {
     release: line.release,
     tally: tallyOf(line),
     families,
+    hours: costOf(effort, owner, families).hours,
   };
 }
 

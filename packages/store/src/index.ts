@@ -21,6 +21,7 @@ export {
   people,
   personById,
   setPeople,
+  timesTaken,
   SYSTEM,
   type Membership,
   type Person,
@@ -280,9 +281,9 @@ export { daysOf, writeDays, type CollectionDay } from './queries/days.ts';
 export { countUses, registerNumber, thingId, TROUBLES, writeUses, type NewUse } from './queries/uses.ts';
 export {
   casesOf,
+  outlinesOf,
   pagesUsing,
   registerLines,
-  registerSums,
   thingsChosen,
   thingsNamed,
   usesOf,

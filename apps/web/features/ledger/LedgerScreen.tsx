@@ -7,7 +7,7 @@ import { Button, ButtonLink } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { Main } from '@/ui/Shell';
 import { When } from '@/ui/When';
-import { counted, FAMILIES, tallyWords } from '@/ui/words';
+import { costBasis, costWords, counted, FAMILIES, tallyWords } from '@/ui/words';
 import { WorkInProgress } from '@/ui/WorkInProgress';
 import { ChosenPages } from './ChosenPages';
 import { queryOf } from './choice';
@@ -74,7 +74,8 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
       <Head>
         <div>
           <h1>{ledger.title}</h1>
-          <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, about ${sums.hours.toLocaleString('en')} h of work`}</p>
+          <p>{`${counted(sums.pages, 'page')}, ${counted(open, 'open finding')}, ${costWords(sums.cost)}`}</p>
+          {open > 0 && <p>{costBasis(sums.cost)}</p>}
           {ledger.version && <VersionLine version={ledger.version} />}
         </div>
         <Acts>

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Choice, Pick, SearchBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { PaletteSheet } from './PaletteSheet';
-import { GROUPINGS, ORDERS, STATES, TRAIT_WORDS, type View } from './choice';
+import { GROUPINGS, ORDERS, SHAPES, STATES, TRAIT_WORDS, type View } from './choice';
 
 interface ControlsProps {
   collection: string | null;
@@ -74,16 +74,13 @@ export function Controls({ collection, register, view, rules, onChange }: Contro
         options={ORDERS.filter(({ value }) => value !== 'size' || register === 'images')}
       />
       {register === 'colours' && <PaletteSheet collection={collection} />}
-      {register === 'images' && (
+      {SHAPES[register] && (
         <Choice
           label="As"
           hideLabel
           value={shape}
           onChange={(next) => onChange({ shape: next as View['shape'] })}
-          options={[
-            { value: 'table', label: 'Rows' },
-            { value: 'grid', label: 'Thumbnails' },
-          ]}
+          options={SHAPES[register]}
         />
       )}
     </Row>

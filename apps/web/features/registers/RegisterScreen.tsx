@@ -1,5 +1,6 @@
 'use client';
-import type { RegisterChoice, RegisterShown, RegisterSum } from '@inkwell/review';
+import { REGISTERS } from '@inkwell/core';
+import type { RegisterChoice, RegisterShown } from '@inkwell/review';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -13,6 +14,7 @@ import { Controls } from './Controls';
 import type { WishedParts } from './hand/DescribeCard';
 import { InHand } from './hand/InHand';
 import { MendLine } from './MendLine';
+import { Outlines } from './Outlines';
 import { ThingGrid } from './ThingGrid';
 import { useChosen } from './useChosen';
 import { useLines } from './useLines';
@@ -93,12 +95,11 @@ export interface RegisterScreenProps {
   collection: string | null;
   shown: RegisterShown;
   view: View;
-  sums: readonly RegisterSum[];
   rules: readonly { rule: string; title: string }[];
 }
 
 /** Everything of one kind: the lines on the left, the one in hand on the right, and what is done to all its uses at once. */
-export function RegisterScreen({ collection, shown: first, view, sums, rules }: RegisterScreenProps) {
+export function RegisterScreen({ collection, shown: first, view, rules }: RegisterScreenProps) {
   const { register } = view.choice;
   const router = useRouter();
   const engine = useEngine();
@@ -149,7 +150,7 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
           {`${counted(shown.total, ...THING_WORDS[register])}, ${counted(shown.uses, 'use')}, ${counted(shown.open, 'open finding')}`}
         </p>
         <Tabs aria-label="Registers">
-          {sums.map(({ register: name }) => (
+          {REGISTERS.map((name) => (
             <Link
               key={name}
               href={addressOf(collection, { choice: { register: name }, shape: 'table' })}
@@ -164,20 +165,24 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
       <div>{(problem ?? mending.problem) && <ProblemNotice problem={(problem ?? mending.problem)!} />}</div>
       <Sides>
         <List>
-          <ThingGrid
-            {...{ register, lines, see }}
-            shape={view.shape}
-            total={shown.total}
-            at={here}
-            chosen={chosen.all ? EVERY : chosen.set}
-            order={view.choice.order ?? 'open'}
-            onSee={see}
-            onMove={setAt}
-            onOpen={open}
-            onToggle={chosen.toggle}
-            onAll={chosen.chooseAll}
-            onOrder={(order) => go({ order })}
-          />
+          {view.shape === 'pages' ? (
+            <Outlines collection={collection} done={done} />
+          ) : (
+            <ThingGrid
+              {...{ register, lines, see }}
+              shape={view.shape === 'grid' ? 'grid' : 'table'}
+              total={shown.total}
+              at={here}
+              chosen={chosen.all ? EVERY : chosen.set}
+              order={view.choice.order ?? 'open'}
+              onSee={see}
+              onMove={setAt}
+              onOpen={open}
+              onToggle={chosen.toggle}
+              onAll={chosen.chooseAll}
+              onOrder={(order) => go({ order })}
+            />
+          )}
           <Foot>
             <ChosenThings {...{ collection, register, mending, chosen, view }} choice={shown.choice} total={shown.total} />
             <MendLine mending={mending} />
@@ -188,6 +193,7 @@ export function RegisterScreen({ collection, shown: first, view, sums, rules }: 
           isNext={here + 1 < shown.total}
           frame={hand}
           onDone={(wish) => void onDone(wish)}
+          onKeepCopy={(from) => line && void mending.begin({ collection: from, things: line.things }, 'keep-copy')}
           onRecolour={(body) => void mending.begin({ collection, ...body }, 'recolour')}
         />
       </Sides>

@@ -63,6 +63,18 @@ export const GROUPINGS: Record<RegisterName, readonly { value: Grouping; label: 
   ],
 };
 
+/** Other ways to look at some registers. */
+export const SHAPES: Partial<Record<RegisterName, readonly { value: Shape; label: string }[]>> = {
+  images: [
+    { value: 'table', label: 'Rows' },
+    { value: 'grid', label: 'Thumbnails' },
+  ],
+  headings: [
+    { value: 'table', label: 'Rows' },
+    { value: 'pages', label: 'Page by page' },
+  ],
+};
+
 /** What can be told at a glance, in words. */
 export const TRAIT_WORDS: Record<string, string> = {
   untold: 'No alternative text',
@@ -119,9 +131,11 @@ export const TRAIT_WORDS: Record<string, string> = {
 
 export interface View {
   choice: RegisterChoice;
-  /** Rows, or small pictures beside each other. */
-  shape: 'table' | 'grid';
+  shape: Shape;
 }
+
+/** Rows, small pictures beside each other, or page by page. */
+export type Shape = 'table' | 'grid' | 'pages';
 
 /** What an address asks of a register; what it does not know asks for nothing. */
 export function viewFrom(register: RegisterName, search: { get(name: string): string | null }): View {
@@ -146,7 +160,7 @@ export function viewFrom(register: RegisterName, search: { get(name: string): st
         ORDERS.map(({ value }) => value),
       ),
     },
-    shape: search.get('view') === 'grid' ? 'grid' : 'table',
+    shape: SHAPES[register]?.find(({ value }) => value === search.get('view'))?.value ?? 'table',
   };
 }
 
@@ -154,7 +168,7 @@ export function viewFrom(register: RegisterName, search: { get(name: string): st
 export function addressOf(collection: string | null, { choice: { register, ...rest }, shape }: View): string {
   const search = new URLSearchParams();
   for (const [name, value] of Object.entries(rest)) if (value) search.set(name, value);
-  if (shape === 'grid') search.set('view', 'grid');
+  if (shape !== 'table') search.set('view', shape);
   const query = search.toString();
   const base = collection === null ? '' : `/collections/${encodeURIComponent(collection)}`;
   return `${base}/registers/${register}${query ? `?${query}` : ''}`;

@@ -37,7 +37,7 @@ export function useMend(onDone: () => void) {
     return () => clearInterval(timer);
   }, [names, look]);
   const begin = useCallback(
-    async (body: object, act: 'mend' | 'recolour' = 'mend'): Promise<boolean> => {
+    async (body: object, act: 'mend' | 'recolour' | 'keep-copy' = 'mend'): Promise<boolean> => {
       const sent: Sent<{ together: string }> = await send(`/api/registers/${act}`, body);
       setProblem(sent.ok ? null : sent.problem);
       if (!sent.ok) return false;

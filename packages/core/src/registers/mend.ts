@@ -75,7 +75,9 @@ export function mendUses(
   parts: readonly MendPart[],
   isSettled: (finding: Finding) => boolean,
 ): Mended {
-  const findings = auditPage(page).findings;
+  const isFixed = parts.some(({ mend }) => mend.do === 'fix' || mend.do === 'certain');
+  // Only fixes, and what is listed by what was found, ask the engine first.
+  const findings = isFixed || register === 'text' ? auditPage(page).findings : [];
   const uses = usesIn(register, page, address, findings);
   const byThing = new Map<string, number[]>();
   uses.forEach((use, nth) => byThing.set(thingOf(use), [...(byThing.get(thingOf(use)) ?? []), nth]));

@@ -1,14 +1,5 @@
-import { REGISTERS, ruleOf, TRAITS, type RegisterName } from '@inkwell/core';
-import {
-  registerLines,
-  registerSums,
-  snapshot,
-  TROUBLES,
-  type Grouping,
-  type RegisterLine,
-  type RegisterOrder,
-  type RegisterWish,
-} from '@inkwell/store';
+import { ruleOf, TRAITS, type RegisterName } from '@inkwell/core';
+import { registerLines, snapshot, TROUBLES, type Grouping, type RegisterLine, type RegisterOrder, type RegisterWish } from '@inkwell/store';
 import type { Actor } from '../actor.ts';
 import { done, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
@@ -105,29 +96,8 @@ export function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMa
     traits: TRAITS[of].filter((_name, bit) => (traits >> bit) & 1),
     same: low === high,
     levels: of === 'headings' ? [Number(low), Number(high)] : null,
-    collections: collections.map((id) => slugs.get(id)!),
+    collections: [...new Set(collections)].map((id) => slugs.get(id)!),
   };
-}
-
-export interface RegisterSum {
-  register: RegisterName;
-  things: number;
-  uses: number;
-  open: number;
-}
-
-/** What each register holds. */
-export function registers(services: Services, actor: Actor, wish: Reach): Promise<Result<RegisterSum[]>> {
-  return snapshot(services.db, async (at) => {
-    const found = await reached(at, actor, 'see', wish);
-    if (!found.ok) return found;
-    const sums = await registerSums(
-      at,
-      found.value.map(({ id }) => id),
-    );
-    const byNumber = new Map(sums.map((one) => [one.register, one]));
-    return done(REGISTERS.map((name, nth) => ({ things: 0, uses: 0, open: 0, ...byNumber.get(nth), register: name })));
-  });
 }
 
 /** The rules a register can be narrowed to, with their titles. */

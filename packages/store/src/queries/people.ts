@@ -1,3 +1,4 @@
+import type { Family } from '@inkwell/core';
 import { sql } from 'kysely';
 import type { Database, Write } from '../database.ts';
 import type { KeySettings, Role } from '../schema.ts';
@@ -68,6 +69,14 @@ export async function logTime(trx: Write | Database, person: string, pageId: num
     join findings f on f.id = rows.finding_id and f.page_id = ${pageId} join people on people.id = ${person} and people.keeps_time`.execute(
     trx,
   );
+}
+
+/** How long findings took that somebody saw to, the latest first: the house's own times. */
+export async function timesTaken(db: Database | Write, limit: number): Promise<{ page: number; family: Family; seconds: number }[]> {
+  const { rows } = await sql<{ page: number; family: Family; seconds: number }>`select t.page_id as page, k.family, t.seconds
+    from (select page_id, finding_id, seconds from time_log where what in ('applied', 'ruled') and finding_id is not null
+      order by id desc limit ${limit}) t join findings f on f.id = t.finding_id join kinds k on k.id = f.kind_id`.execute(db);
+  return rows;
 }
 
 /** People with one part each in all collections; those already known keep their name and get the part. */

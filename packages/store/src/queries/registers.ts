@@ -29,7 +29,7 @@ export interface RegisterLine {
   key: string;
   name: string;
   place: string;
-  /** Ids of the things it puts together, and of the collections they lie in. */
+  /** Ids of the things it puts together, and of the collections they lie in, one for each. */
   things: string[];
   collections: number[];
   uses: number;
@@ -103,12 +103,13 @@ function grouped(group: Grouping): RawBuilder<unknown> {
   if (group === 'thing')
     return sql`groups as (select id::text as key, name, place, array[id::text] as things, array[collection_id] as collections, uses, pages, open,
       asks, troubles, traits, low, high, sha256, size, width, height, 1 as files from lines)`;
-  return sql`groups as (select ${KEYS[group]} as key, (array_agg(name order by uses desc, name))[1] as name,
-      (array_agg(place order by uses desc, name))[1] as place, array_agg(id::text order by uses desc, name) as things,
-      array_agg(distinct collection_id) as collections, sum(uses)::integer as uses, sum(pages)::integer as pages, sum(open)::integer as open,
+  // Of things put together the most used gives its name, and the largest file its picture.
+  return sql`groups as (select ${KEYS[group]} as key, substr(max(lpad(uses::text, 10, '0') || name), 11) as name,
+      substr(max(lpad(uses::text, 10, '0') || place), 11) as place, array_agg(id::text) as things,
+      array_agg(collection_id) as collections, sum(uses)::integer as uses, sum(pages)::integer as pages, sum(open)::integer as open,
       sum(asks)::integer as asks, bit_or(troubles) as troubles, bit_or(traits) as traits,
       coalesce(min(low) filter (where pages > 0), 0) as low, coalesce(max(high) filter (where pages > 0), 0) as high,
-      (array_agg(sha256 order by size desc nulls last))[1] as sha256, max(size) as size, max(width) as width, max(height) as height,
+      substr(max(lpad(size::text, 12, '0') || sha256), 13) as sha256, max(size) as size, max(width) as width, max(height) as height,
       count(*)::integer as files
     from lines group by 1)`;
 }
@@ -134,29 +135,19 @@ function chosen({ words, traits, troubles, state }: Omit<RegisterWish, 'order' |
 
 /** The lines of a register that a choice comes to, in its order, from one on. */
 export async function registerLines(db: Database | Write, wish: RegisterWish): Promise<RegisterLines> {
+  // A hundred thousand uses are counted in memory rather than on disk.
+  await sql`set local work_mem = '64MB'`.execute(db);
   const { rows } = await sql<{ lines: RegisterLine[]; total: number; uses: number; open: number }>`${linesOf(wish)}, ${grouped(wish.group)},
     chosen as materialized (select * from groups where ${chosen(wish)}),
     told as (select * from chosen order by ${ORDERS[wish.order]} offset ${wish.skip} limit ${wish.limit})
     select (select count(*)::integer from chosen) as total, (select coalesce(sum(uses), 0)::integer from chosen) as uses,
       (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
       (select coalesce(jsonb_agg(jsonb_build_object('key', key, 'name', name, 'place', place, 'things', to_jsonb(things[1:200]),
-        'collections', collections, 'uses', uses, 'pages', pages, 'open', open, 'asks', asks, 'troubles', troubles::text, 'traits', traits,
+        'collections', to_jsonb(collections[1:200]), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks, 'troubles', troubles::text, 'traits', traits,
         'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size, 'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts)
         order by ${ORDERS[wish.order]}), '[]') from told left join lateral (select says, facts from uses where pages > 0 and thing_id = case when starts_with(things[1], 'file ')
         then null else things[1]::uuid end order by page_id limit 1) one on true) as lines`.execute(db);
   return rows[0]!;
-}
-
-/** How much each register holds, and what stands open in it. */
-export async function registerSums(
-  db: Database | Write,
-  collections: readonly number[],
-): Promise<{ register: number; things: number; uses: number; open: number }[]> {
-  const { rows } = await sql<{ register: number; things: number; uses: number; open: number }>`select register, count(*)::integer as things,
-      sum(uses)::integer as uses, sum(open)::integer as open
-    from (select register, thing_id, sum(many) as uses, sum(open + asks) as open from uses where collection_id = any(${collections}::integer[])
-      group by 1, 2) t group by 1 order by 1`.execute(db);
-  return rows;
 }
 
 /** Uses of things that say the same in the same surroundings, with the page on which they come first. */
@@ -264,4 +255,37 @@ export async function thingsChosen(
     where pages > 0 and not starts_with(one.id, 'file ') and ${keys === null ? chosen(wish) : sql`key = any(${keys}::text[])`}
     limit ${limit}`.execute(db);
   return rows.map(({ id }) => id);
+}
+
+/** A page with its headings, each with the level that its text has most often in the collection. */
+export interface OutlineOfPage {
+  collection_id: number;
+  slug: string;
+  title: string;
+  content_type: string;
+  lines: { text: string; level: number; nth: number; usual: number; elsewhere: number }[];
+}
+
+/** Outlines of pages by content type, in the order of their collections, from one on. */
+export async function outlinesOf(
+  db: Database | Write,
+  collections: readonly number[],
+  { contentType, skip, limit }: { contentType: string | null; skip: number; limit: number },
+): Promise<OutlineOfPage[]> {
+  const { rows } =
+    await sql<OutlineOfPage>`with some as materialized (select p.id, p.collection_id, p.slug, p.title, p.content_type, p.position
+      from pages p join page_status s on s.page_id = p.id where s.collection_id = any(${collections}::integer[])
+        and (${contentType}::text is null or p.content_type = ${contentType}) order by p.content_type, p.collection_id, p.position, p.id
+      offset ${skip} limit ${limit}),
+    own as (select some.id, u.thing_id, u.says::integer as level, (u.facts ->> 'nth')::integer as nth from some join uses u on u.page_id = some.id
+      where u.register = ${registerNumber('headings')}),
+    counted as (select u.thing_id, u.said::integer as level, count(*)::integer as pages from (select distinct thing_id from own) t
+      join uses u on u.thing_id = t.thing_id and u.collection_id = any(${collections}::integer[]) group by 1, 2),
+    usual as (select distinct on (thing_id) thing_id, level, pages from counted order by thing_id, pages desc, level)
+    select some.collection_id, some.slug, some.title, some.content_type,
+      coalesce((select jsonb_agg(jsonb_build_object('text', t.name, 'level', own.level, 'nth', own.nth, 'usual', usual.level, 'elsewhere',
+        usual.pages) order by own.nth) from own join usual on usual.thing_id = own.thing_id join things t on t.id = own.thing_id
+        where own.id = some.id), '[]') as lines
+    from some order by some.content_type, some.collection_id, some.position, some.id`.execute(db);
+  return rows;
 }

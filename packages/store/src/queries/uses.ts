@@ -12,7 +12,9 @@ export const TROUBLES = Object.fromEntries(
   REGISTERS.map((register) => [register, RULES.filter(({ id }) => id.startsWith(`${FAMILY_OF[register]}/`)).map(({ id }) => id)]),
 ) as Record<RegisterName, string[]>;
 
-const bits = Object.values(TROUBLES).flatMap((rules) => rules.map((rule, bit) => ({ rule, bit })));
+const told = Object.values(TROUBLES).flatMap((rules) => rules.map((rule, bit) => ({ rule, bit })));
+const RULES_TOLD = told.map(({ rule }) => rule);
+const BITS = told.map(({ bit }) => bit);
 
 /** A use of a thing as a page has it, ready to be written. */
 export interface NewUse {
@@ -49,11 +51,12 @@ export async function writeUses(
   uses: readonly NewUse[],
 ): Promise<void> {
   const sums = new Map(uses.map((use) => [md5(JSON.stringify(use)), use]));
-  const { rows } = await sql<{ sum: string }>`select replace(sum::text, '-', '') as sum from uses where page_id = ${page.id}`.execute(trx);
+  // What was there is told as it was before this very statement took some of it out.
+  const { rows } = await sql<{ sum: string }>`with gone as (delete from uses where page_id = ${page.id}
+      and sum <> all(${[...sums.keys()]}::uuid[]))
+    select replace(sum::text, '-', '') as sum from uses where page_id = ${page.id}`.execute(trx);
   const before = new Set(rows.map(({ sum }) => sum));
-  const gone = [...before].filter((sum) => !sums.has(sum));
   const come = [...sums].filter(([sum]) => !before.has(sum));
-  if (gone.length > 0) await sql`delete from uses where page_id = ${page.id} and sum = any(${gone}::uuid[])`.execute(trx);
   if (come.length === 0) return;
   const written = come.map(([sum, { register, name, place, findings, ...use }]) => ({
     ...use,
@@ -79,20 +82,16 @@ export async function writeUses(
 
 /** Counts anew what stands open on the uses of pages, as the bars they are held to ask for it. */
 export async function countUses(trx: Write, pages: readonly number[], today: string): Promise<void> {
-  await sql`with asked as (
-      select f.id, f.page_id, b.bit, case when f.ruled = 'stands' then 'failed' else w.outcome end as outcome
-      from page_status s join findings f on f.page_id = s.page_id join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
-        join kinds k on k.id = f.kind_id join ${rowsFrom(bits, 'rule text, bit integer')} on rows.rule = k.rule
-        cross join lateral (select rows.bit) b
-      where s.page_id = any(${pages}::integer[]) and ${OPEN(today)}),
-    told as (
-      select u.page_id, u.sum, bit_or(1::bigint << a.bit) as troubles, (count(*) filter (where a.outcome = 'failed'))::integer as open,
-        (count(*) filter (where a.outcome = 'cantTell'))::integer as asks
-      from uses u cross join lateral unnest(u.findings) as one (id) join asked a on a.id = one.id
-      where u.page_id = any(${pages}::integer[]) group by 1, 2)
-    update uses u set troubles = now.troubles, open = now.open, asks = now.asks
-    from (select v.page_id, v.sum, coalesce(t.troubles, 0) as troubles, coalesce(t.open, 0) as open, coalesce(t.asks, 0) as asks
-      from uses v left join told t on t.page_id = v.page_id and t.sum = v.sum where v.page_id = any(${pages}::integer[])) now
+  // Each use looks its few findings up: a plan for all of them at once goes by guesses at how many there are.
+  await sql`update uses u set troubles = now.troubles, open = now.open, asks = now.asks
+    from (select v.page_id, v.sum, coalesce(found.troubles, 0) as troubles, coalesce(found.open, 0) as open, coalesce(found.asks, 0) as asks
+      from page_status s join uses v on v.page_id = s.page_id left join lateral (
+        select bit_or(1::bigint << (${BITS}::integer[])[array_position(${RULES_TOLD}::text[], k.rule)]) as troubles,
+          (count(*) filter (where w.outcome = 'failed' or f.ruled = 'stands'))::integer as open,
+          (count(*) filter (where w.outcome = 'cantTell' and f.ruled is distinct from 'stands'))::integer as asks
+        from findings f join kinds k on k.id = f.kind_id join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
+        where f.id = any(v.findings) and ${OPEN(today)}) found on v.findings <> '{}'
+      where s.page_id = any(${pages}::integer[])) now
     where u.page_id = now.page_id and u.sum = now.sum and (u.troubles, u.open, u.asks) is distinct from (now.troubles, now.open, now.asks)`.execute(
     trx,
   );

@@ -15,6 +15,7 @@ import { proofAddress } from '../../desk/proof/Proof';
 import { markupOf } from '../../desk/text/sheetOfTools';
 import { Cases, caseKey, useTicked } from './Cases';
 import { exceptionOf, usualOf } from './exceptions';
+import { OtherImage } from './OtherImage';
 import type { Thing } from './useThing';
 
 const Form = styled.form`
@@ -66,6 +67,7 @@ interface CardProps {
   engine: Engine;
   isNext: boolean;
   onDone(wish: WishedParts): void;
+  onKeepCopy(collection: string): void;
 }
 
 const isTold = ({ facts }: CaseView) => facts.kind !== 'background' && facts.kind !== 'icon' && facts.kind !== 'poster';
@@ -107,7 +109,7 @@ function useDraft({ line, thing }: Pick<CardProps, 'line' | 'thing'>) {
 }
 
 /** One image in one visit: what it says or that it decorates, its caption, its file’s name, for all its uses but those left out. */
-export function DescribeCard({ collection, line, thing, engine, isNext, onDone }: CardProps) {
+export function DescribeCard({ collection, line, thing, engine, isNext, onDone, onKeepCopy }: CardProps) {
   const draft = useDraft({ line, thing });
   const form = useSelected(draft.known.length === 1 ? draft.known[0]! : '');
   const { cases, usual, chosen, choose, mendOf, parts, renames, ready, way, own } = draft;
@@ -128,6 +130,7 @@ export function DescribeCard({ collection, line, thing, engine, isNext, onDone }
       }}
     >
       <Picture line={line} collection={collection} />
+      {cases.length > 0 && <OtherImage {...{ collection, line, thing, cases, onDone, onKeepCopy }} />}
       {thing.view !== null && cases.length === 0 ? (
         <p>Readers are told of none of its uses: there is nothing to describe.</p>
       ) : (

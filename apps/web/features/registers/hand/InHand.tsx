@@ -46,6 +46,7 @@ export interface InHandProps {
   frame: Ref<HTMLElement>;
   onDone(wish: WishedParts): void;
   onRecolour(body: { things: string[]; color: string }): void;
+  onKeepCopy(collection: string): void;
 }
 
 /** The thing in hand: what it is, what is wrong with it, what can be done to all its uses, and where they are. */
@@ -90,13 +91,13 @@ export function InHand(props: InHandProps) {
 type CardProps = InHandProps & { line: ThingLine; thing: Thing };
 
 /** What can be done, by the kind of thing: written anew whatever was found, and fixed where something was. */
-function Card({ collection, register, line, thing, engine, isNext, onDone, onRecolour }: CardProps) {
+function Card({ collection, register, line, thing, engine, isNext, onDone, onRecolour, onKeepCopy }: CardProps) {
   const fixes = (word: string, says: (one: CaseView) => string) => (
     <FixCard {...{ register, collection, line, thing, word, says, onDone }} />
   );
   switch (register) {
     case 'images':
-      return <DescribeCard {...{ collection, line, thing, engine, isNext, onDone }} />;
+      return <DescribeCard {...{ collection, line, thing, engine, isNext, onDone, onKeepCopy }} />;
     case 'links':
       return (
         <>

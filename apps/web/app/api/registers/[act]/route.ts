@@ -1,14 +1,15 @@
 import {
   around,
+  keepCopy,
   mend,
   offersOn,
+  outlines,
   palette,
   proposeName,
   proposeNames,
   recolour,
   recolouring,
   register,
-  registers,
   setPalette,
   thing,
   tryMends,
@@ -16,10 +17,12 @@ import {
 import { answer, problemResponse, SHORT_BODY } from '@/server/answer';
 import {
   AROUND,
+  KEEP_COPY,
   MEND,
   NAME,
   NAMES,
   OFFERS,
+  OUTLINES,
   PALETTE,
   REACH,
   RECOLOUR,
@@ -37,8 +40,6 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
   switch ((await params).act) {
     case 'lines':
       return answer(request, REGISTER, (services, actor, wish) => register(services, actor, wish));
-    case 'sums':
-      return answer(request, REACH, (services, actor, wish) => registers(services, actor, wish));
     case 'thing':
       return answer(request, THING, (services, actor, wish) => thing(services, actor, wish));
     case 'around':
@@ -47,6 +48,10 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, OFFERS, (services, actor, wish) => offersOn(services, actor, wish));
     case 'name':
       return answer(request, NAME, (services, actor, wish) => proposeName(services, actor, wish));
+    case 'outlines':
+      return answer(request, OUTLINES, (services, actor, wish) => outlines(services, actor, wish));
+    case 'keep-copy':
+      return answer(request, KEEP_COPY, (services, actor, wish) => keepCopy(services, actor, wish));
     case 'names':
       return answer(request, NAMES, (services, actor, wish) => proposeNames(services, actor, wish));
     case 'recolouring':
