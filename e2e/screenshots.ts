@@ -53,7 +53,6 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
   { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
-  { name: 'desk-phone', address: `${BEES}/inside-the-hive?width=320&images=words` },
   {
     name: 'desk-text',
     address: `${BEES}/opening-a-hive?face=text`,
@@ -77,9 +76,14 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'desk-changes', address: `${BEES}/your-first-harvest?face=changes&from=1&to=3` },
-  { name: 'desk-signed-off', address: `${BEES}/welcome-to-a-first-year-with-bees` },
   { name: 'desk-narrow', address: '/collections/larkmoor-canal-trust/boat-trips', width: 320, height: 900 },
   { name: 'repeated', address: '/collections/larkmoor-canal-trust/repeated' },
+  {
+    name: 'register-images',
+    address: '/collections/larkmoor-canal-trust/registers/images',
+    before: (page) => page.getByText(/on \d+ pages?$/).first().waitFor(),
+  },
+  { name: 'register-colours', address: '/collections/larkmoor-canal-trust/registers/colours' },
   { name: 'attached', address: '/collections/larkmoor-canal-trust/attached' },
   { name: 'spread', address: `${BEES}/spread` },
   {

@@ -10,6 +10,12 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Attached files', '/collections/larkmoor-canal-trust/attached'],
   ['Spread', '/collections/a-first-year-with-bees/spread'],
   ['Trend', '/collections/a-first-year-with-bees/trend'],
+  ...['images', 'links', 'headings', 'tables', 'lists', 'colours', 'media', 'text'].map(
+    (name) => [`Register of ${name}`, `/collections/larkmoor-canal-trust/registers/${name}`] as const,
+  ),
+  ['Register of images, thumbnails', '/collections/larkmoor-canal-trust/registers/images?view=grid'],
+  ['Register of headings, page by page', '/collections/a-first-year-with-bees/registers/headings?view=pages'],
+  ['Register of images, all collections', '/registers/images?group=thing'],
   ['What the package holds', 'its package'],
   ['Pasted markup', 'its package/clean'],
   ['Bring in a page', '/collections/a-first-year-with-bees/bring-in'],
@@ -111,11 +117,11 @@ for (const [name, act] of SHEETS) {
   });
 }
 
-/** The screen's markup. The text being edited is the page under review, not the screen around it. */
+/** The screen's markup. The text being edited, or quoted, is the page under review, not the screen around it. */
 function screenOf(page: Page): Promise<string> {
   return page.evaluate(() => {
     const copy = document.documentElement.cloneNode(true) as HTMLElement;
-    for (const text of copy.querySelectorAll('.ProseMirror')) text.replaceChildren('Text');
+    for (const text of copy.querySelectorAll('.ProseMirror, [data-quoted]')) text.replaceChildren('Text');
     return `<!doctype html>${copy.outerHTML}`;
   });
 }

@@ -11,7 +11,7 @@ import { useEngine } from '../desk/engine/useEngine';
 import { addressOf, REGISTER_WORDS, THING_WORDS, type View } from './choice';
 import { ChosenThings } from './ChosenThings';
 import { Controls } from './Controls';
-import type { WishedParts } from './hand/DescribeCard';
+import type { WishedParts } from './hand/wished';
 import { InHand } from './hand/InHand';
 import { MendLine } from './MendLine';
 import { Outlines } from './Outlines';
@@ -77,6 +77,7 @@ const Sides = styled.div`
 `;
 const List = styled.div`
   display: grid;
+  position: relative;
   grid-template-rows: minmax(0, 1fr) auto;
   gap: 0.4rem;
   min-width: 0;
@@ -145,7 +146,7 @@ export function RegisterScreen({ collection, shown: first, view, rules }: Regist
   return (
     <Page id="content">
       <Head>
-        <h1>{REGISTER_WORDS[register]}</h1>
+        <h1>{register === 'text' ? 'Slips in text' : REGISTER_WORDS[register]}</h1>
         <p role="status">
           {`${counted(shown.total, ...THING_WORDS[register])}, ${counted(shown.uses, 'use')}, ${counted(shown.open, 'open finding')}`}
         </p>
@@ -153,6 +154,7 @@ export function RegisterScreen({ collection, shown: first, view, rules }: Regist
           {REGISTERS.map((name) => (
             <Link
               key={name}
+              aria-label={`${REGISTER_WORDS[name]}, register`}
               href={addressOf(collection, { choice: { register: name }, shape: 'table' })}
               {...(name === register ? { 'aria-current': 'page' as const } : {})}
             >
@@ -165,6 +167,7 @@ export function RegisterScreen({ collection, shown: first, view, rules }: Regist
       <div>{(problem ?? mending.problem) && <ProblemNotice problem={(problem ?? mending.problem)!} />}</div>
       <Sides>
         <List>
+          <h2 className="aside-from-view">{`${REGISTER_WORDS[register]}, line by line`}</h2>
           {view.shape === 'pages' ? (
             <Outlines collection={collection} done={done} />
           ) : (

@@ -201,12 +201,12 @@ export function ThingGrid(props: ThingGridProps) {
     >
       <Sized role="presentation" $least={shape === 'grid' ? '0' : '38rem'}>
         {shape === 'table' && <HeadRow register={register} tracks={tracks} order={props.order} onOrder={props.onOrder} />}
-        <div role="presentation" style={{ position: 'relative', height: virtual.getTotalSize() }}>
-          {items.map((item) => (
+        <div role="presentation" style={{ display: 'flow-root', height: virtual.getTotalSize() }}>
+          {items.map((item, nth) => (
             <div
               key={item.key}
               role="presentation"
-              style={{ position: 'absolute', insetInline: 0, top: 0, transform: `translateY(${item.start}px)`, height: item.size }}
+              style={{ marginTop: item.start - (items[nth - 1]?.end ?? 0), height: item.size, overflow: 'hidden' }}
             >
               {shape === 'table' ? (
                 <LineRow

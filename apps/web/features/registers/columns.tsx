@@ -76,7 +76,7 @@ const name = (head: string, words: (line: ThingLine) => ReactNode, small?: (line
   width: 'minmax(10rem, 1.6fr)',
   order: 'name',
   cell: (line) => (
-    <Words>
+    <Words data-quoted>
       {words(line)}
       {small?.(line) && <Small as={Words}>{small(line)}</Small>}
     </Words>

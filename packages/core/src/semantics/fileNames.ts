@@ -22,7 +22,7 @@ const LONGEST = 60;
 
 export type OddName = 'camera' | 'signs' | 'wordless' | 'given' | 'numbered' | 'long';
 
-/** What is odd about an image file's name, widely taken: also what a program gave it, a word with a number, and what nobody can read whole. */
+/** What is odd about an image file's name, widely taken: also what a program gave it, a word with a number, what is too long. */
 export function oddNameOf(file: string): OddName | null {
   const name = file.replace(/^.*\//, '').replace(/\.[a-z0-9]{2,5}$/i, '');
   const trouble = troubleOfFileName(name);

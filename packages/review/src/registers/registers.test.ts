@@ -7,6 +7,7 @@ import {
   letStand,
   makeStroke,
   mend,
+  outlines,
   redirects,
   register,
   registerSheet,
@@ -278,4 +279,19 @@ test('images are described in a spreadsheet and brought back; a row that no long
     ok: false,
     problem: { code: 'bad-page' },
   });
+});
+
+test('outlines stand one under the other; what leaps and what has another level elsewhere says so', async () => {
+  const slug = await site();
+  await doneTo(slug, 'headings', 'Opening times', { do: 'level', level: 2 });
+  const lock = await deskOn(slug, 'lock');
+  const html = lock.html.replace(/h2>/g, 'h4>');
+  await saveSource(services, INES, { pageId: lock.pageId, version: lock.version, html });
+  const shown = await outlines(services, INES, { collection: slug, contentType: null, skip: 0 });
+  const lines = shown.ok ? Object.fromEntries(shown.value.pages.map((one) => [one.slug, one.lines])) : {};
+  expect(lines.lock).toEqual([
+    { text: 'Lock', level: 1, leaps: false, usually: null },
+    { text: 'Opening times', level: 4, leaps: true, usually: { level: 2, pages: 2 } },
+  ]);
+  expect(lines.weir![1]).toEqual({ text: 'Opening times', level: 2, leaps: false, usually: null });
 });

@@ -273,19 +273,19 @@ export async function outlinesOf(
   { contentType, skip, limit }: { contentType: string | null; skip: number; limit: number },
 ): Promise<OutlineOfPage[]> {
   const { rows } =
-    await sql<OutlineOfPage>`with some as materialized (select p.id, p.collection_id, p.slug, p.title, p.content_type, p.position
+    await sql<OutlineOfPage>`with those as materialized (select p.id, p.collection_id, p.slug, p.title, p.content_type, p.position
       from pages p join page_status s on s.page_id = p.id where s.collection_id = any(${collections}::integer[])
         and (${contentType}::text is null or p.content_type = ${contentType}) order by p.content_type, p.collection_id, p.position, p.id
       offset ${skip} limit ${limit}),
-    own as (select some.id, u.thing_id, u.says::integer as level, (u.facts ->> 'nth')::integer as nth from some join uses u on u.page_id = some.id
+    own as (select those.id, u.thing_id, u.says::integer as level, (u.facts ->> 'nth')::integer as nth from those join uses u on u.page_id = those.id
       where u.register = ${registerNumber('headings')}),
     counted as (select u.thing_id, u.said::integer as level, count(*)::integer as pages from (select distinct thing_id from own) t
       join uses u on u.thing_id = t.thing_id and u.collection_id = any(${collections}::integer[]) group by 1, 2),
     usual as (select distinct on (thing_id) thing_id, level, pages from counted order by thing_id, pages desc, level)
-    select some.collection_id, some.slug, some.title, some.content_type,
+    select those.collection_id, those.slug, those.title, those.content_type,
       coalesce((select jsonb_agg(jsonb_build_object('text', t.name, 'level', own.level, 'nth', own.nth, 'usual', usual.level, 'elsewhere',
         usual.pages) order by own.nth) from own join usual on usual.thing_id = own.thing_id join things t on t.id = own.thing_id
-        where own.id = some.id), '[]') as lines
-    from some order by some.content_type, some.collection_id, some.position, some.id`.execute(db);
+        where own.id = those.id), '[]') as lines
+    from those order by those.content_type, those.collection_id, those.position, those.id`.execute(db);
   return rows;
 }

@@ -91,7 +91,7 @@ export function Cases({ register, collection, cases, around, word, says, chosen,
             />
             <div>{says(one)}</div>
             {words && (words.before || words.after) && (
-              <AroundIt>
+              <AroundIt data-quoted>
                 …{words.before} <mark>{word}</mark> {words.after}…
               </AroundIt>
             )}
@@ -99,8 +99,10 @@ export function Cases({ register, collection, cases, around, word, says, chosen,
             {result && !result.ok && <Why>{result.reason}</Why>}
             {result?.ok && result.before !== result.after && (
               <Sides>
-                <del aria-label="Before">{result.before}</del>
-                <ins aria-label="After">{result.after}</ins>
+                <span className="aside-from-view">Before:</span>
+                <del>{result.before}</del>
+                <span className="aside-from-view">After:</span>
+                <ins>{result.after}</ins>
               </Sides>
             )}
           </li>

@@ -17,6 +17,7 @@ import { Cases, caseKey, useTicked } from './Cases';
 import { exceptionOf, usualOf } from './exceptions';
 import { OtherImage } from './OtherImage';
 import type { Thing } from './useThing';
+import type { WishedParts } from './wished';
 
 const Form = styled.form`
   display: grid;
@@ -54,11 +55,6 @@ const WAYS = [
   { value: 'says', label: 'It says something' },
   { value: 'decorates', label: 'It only decorates' },
 ];
-
-export interface WishedParts {
-  parts: MendPart[];
-  renames: { thing: string; name: string }[];
-}
 
 interface CardProps {
   collection: string | null;

@@ -11,7 +11,7 @@ import { counted } from '@/ui/words';
 import { RemedyField } from '../../desk/note/RemedyField';
 import { Apply } from './Apply';
 import { Cases, caseKey, useTicked } from './Cases';
-import type { WishedParts } from './DescribeCard';
+import type { WishedParts } from './wished';
 import type { Thing } from './useThing';
 
 const Form = styled.form`

@@ -12,7 +12,7 @@ import { ImageChooser } from '../../desk/choose/ImageChooser';
 import { uploadImage } from '../../desk/choose/upload';
 import { proofAddress } from '../../desk/proof/Proof';
 import { Cases, caseKey, useTicked } from './Cases';
-import type { WishedParts } from './DescribeCard';
+import type { WishedParts } from './wished';
 import type { Thing } from './useThing';
 
 const Sides = styled.div`

@@ -10,7 +10,7 @@ import { counted } from '@/ui/words';
 import { AddressField } from '../../desk/note/AddressField';
 import { Apply } from './Apply';
 import { Cases, caseKey, useTicked } from './Cases';
-import type { WishedParts } from './DescribeCard';
+import type { WishedParts } from './wished';
 import type { Thing } from './useThing';
 
 const Form = styled.form`
