@@ -63,17 +63,7 @@ export {
   type Settings,
   type Verdict,
 } from './audit/profile.ts';
-export {
-  ENOUGH,
-  estimate,
-  hoursFor,
-  learnEffort,
-  MINUTES_EACH,
-  type Effort,
-  type Estimate,
-  type FamilyEffort,
-  type Timed,
-} from './audit/effort.ts';
+export { estimate, hoursFor, learnEffort, MINUTES_EACH, type Effort, type Estimate, type Timed } from './audit/effort.ts';
 export { techniqueSays } from './standards/techniques.ts';
 export { looksOf, speakRange, speakWhole, type Look } from './spoken/passage.ts';
 export { inspectColours, type ColourRow } from './inspect/colours.ts';
@@ -115,7 +105,7 @@ export {
 export { oddNameOf, troubleOfFileName, type OddName } from './semantics/fileNames.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';
-export { REGISTERS, TRAITS, traitsOf, likenessOf, thingOf, type RegisterName, type Use, type UseFacts } from './registers/types.ts';
+export { REGISTERS, thingOf, TRAITS, type RegisterName, type Use, type UseFacts } from './registers/types.ts';
 export { pieceOf, usesAround, type UseAround } from './registers/around.ts';
 export {
   colourChoices,

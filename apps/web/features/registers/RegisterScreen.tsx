@@ -161,6 +161,7 @@ export function RegisterScreen({ collection, shown: first, view, rules }: Regist
               {REGISTER_WORDS[name]}
             </Link>
           ))}
+          {collection !== null && <Link href={`/collections/${encodeURIComponent(collection)}/attached`}>Attached files</Link>}
         </Tabs>
       </Head>
       <Controls key={`${register} ${collection}`} collection={collection} register={register} view={view} rules={rules} onChange={go} />

@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';
+import { Row } from '@/ui/Panel';
 import { Main } from '@/ui/Shell';
 import { Apart } from './Apart';
 import { ShelfChoice, useChoice } from './choice';
@@ -84,9 +85,12 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
           <h1>Shelf</h1>
           <p>Every collection, how far its pages are, and what is left to do.</p>
         </div>
-        <ButtonLink $look="main" href="/bring-in">
-          Bring in a collection
-        </ButtonLink>
+        <Row>
+          {standing.length > 0 && <ButtonLink href="/registers/images">Registers of all collections</ButtonLink>}
+          <ButtonLink $look="main" href="/bring-in">
+            Bring in a collection
+          </ButtonLink>
+        </Row>
       </Head>
       <WorkInProgress work={work} mayCancel={mayCancel} />
       {standing.length > 1 && <ShelfChoice choice={choice} onChange={change} />}

@@ -9,7 +9,7 @@ export interface ImageToChoose {
 }
 
 /** Words as they stand anywhere in a text, whatever their case. */
-const anywhere = (words: string) => `%${words.replace(/[\\%_]/g, '\\$&')}%`;
+export const anywhere = (words: string) => `%${words.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** Images that lie in a collection, the same bytes once, by path from `after` on, whose path or description has the words. */
 export async function imagesToChoose(

@@ -1,6 +1,7 @@
 import { sql, type RawBuilder } from 'kysely';
 import type { RegisterName, UseFacts } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
+import { anywhere } from './choosing.ts';
 import { registerNumber } from './uses.ts';
 
 /** How the things of a register are put together: each by itself; by name or place; images by their bytes or by how they look. */
@@ -59,9 +60,6 @@ export interface RegisterLines {
   uses: number;
   open: number;
 }
-
-/** Words as they stand anywhere in a text, whatever their case. */
-const anywhere = (words: string) => `%${words.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** Each thing with what its uses come to: rows of `lines`. Images that nothing uses are among them. */
 function linesOf({ register, collections }: Pick<RegisterWish, 'register' | 'collections'>): RawBuilder<unknown> {

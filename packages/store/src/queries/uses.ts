@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
-import { FAMILY_OF, REGISTERS, RULES, type RegisterName, type UseFacts } from '@inkwell/core';
+import { FAMILY_OF, REGISTERS, RULES, type RegisterName, type UseRow } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
 import { OPEN } from './open.ts';
@@ -17,14 +17,8 @@ const RULES_TOLD = told.map(({ rule }) => rule);
 const BITS = told.map(({ bit }) => bit);
 
 /** A use of a thing as a page has it, ready to be written. */
-export interface NewUse {
-  register: RegisterName;
-  name: string;
-  place: string;
-  says: string | null;
-  traits: number;
-  facts: UseFacts;
-  many: number;
+export interface NewUse extends Omit<UseRow, 'findings'> {
+  /** 1 on one row of each thing of a page, else 0: they count its pages. */
   lead: number;
   findings: readonly number[];
 }
