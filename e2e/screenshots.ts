@@ -81,7 +81,11 @@ const SHOTS: readonly Shot[] = [
   {
     name: 'register-images',
     address: '/collections/larkmoor-canal-trust/registers/images',
-    before: (page) => page.getByText(/on \d+ pages?$/).first().waitFor(),
+    before: (page) =>
+      page
+        .getByText(/on \d+ pages?$/)
+        .first()
+        .waitFor(),
   },
   { name: 'register-colours', address: '/collections/larkmoor-canal-trust/registers/colours' },
   { name: 'attached', address: '/collections/larkmoor-canal-trust/attached' },

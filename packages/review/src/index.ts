@@ -127,3 +127,4 @@ export { countUsesAgain } from './uses.ts';
 export { outlines, type OutlineView } from './registers/outlines.ts';
 export type { Cost } from './effort.ts';
 export { keepCopy } from './registers/borrowed.ts';
+export { keepOpen } from './openPages.ts';

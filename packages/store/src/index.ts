@@ -321,3 +321,4 @@ export {
   type NewImageFacts,
 } from './queries/images.ts';
 export { housePalette, nameColours, sheetTexts, type NamedColour } from './queries/palette.ts';
+export { keepPageOpen, whoHasOpen } from './queries/openPages.ts';

@@ -53,6 +53,7 @@ export interface Tables {
   image_facts: ImageFacts;
   sheets_read: SheetsRead;
   sheet_images: SheetImages;
+  open_pages: OpenPages;
   colours: Colours;
   things: Things;
   uses: Uses;
@@ -533,6 +534,13 @@ export interface SheetImages {
   selector: string;
   name: string;
   borrowed: boolean;
+}
+
+/** A page that somebody has changes of which are not saved, until then unless they say so again. */
+export interface OpenPages {
+  page_id: number;
+  person_id: string;
+  until: Date;
 }
 
 /** What the house calls a colour. */

@@ -31,8 +31,8 @@ async function workOff(handler: (job: Job) => Promise<void>, worker = 'one', mos
     (
       await sql<{
         many: number;
-      }>`select count(*)::integer as many from jobs where state in ('waiting', 'running') and parent_id is not null
-        or state = 'waiting'`.execute(db)
+      }>`select count(*)::integer as many from jobs where state in ('waiting', 'running') and (parent_id is not null
+        or kind = 'count')`.execute(db)
     ).rows[0]!.many;
   while ((await left()) > 0) await new Promise((resolve) => setTimeout(resolve, 20));
   stop.abort();

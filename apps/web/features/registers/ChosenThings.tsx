@@ -1,6 +1,6 @@
 'use client';
 import type { Mend, RegisterName } from '@inkwell/core';
-import type { RegisterChoice } from '@inkwell/review';
+import type { RegisterChoice, ThingLine } from '@inkwell/review';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -26,6 +26,8 @@ interface ChosenProps {
   view: View;
   total: number;
   chosen: ChosenLines;
+  /** Lines of the choice that are here. */
+  loaded: readonly ThingLine[];
   mending: Mending;
 }
 
@@ -42,7 +44,7 @@ const ACTS: Record<RegisterName, readonly { label: string; mend: Mend }[]> = {
 };
 
 /** What is done to things that were chosen together: looked at first, exceptions taken out, then done in one go. */
-export function ChosenThings({ collection, register, choice, view, total, chosen, mending }: ChosenProps) {
+export function ChosenThings({ collection, register, choice, view, total, chosen, loaded, mending }: ChosenProps) {
   const [asked, setAsked] = useState<{ label: string; mend: Mend } | null>(null);
   const [naming, setNaming] = useState(false);
   const many = chosen.all ? total : chosen.set.size;
@@ -85,7 +87,8 @@ export function ChosenThings({ collection, register, choice, view, total, chosen
           {...{ collection, register, choice }}
           title={`${asked.label}: ${many.toLocaleString('en')} chosen`}
           mend={asked.mend}
-          lines={chosen.all ? null : chosen.lines}
+          lines={chosen.all ? loaded : chosen.lines}
+          all={chosen.all}
           onClose={() => setAsked(null)}
           onDo={async (wish) => {
             if (!(await mending.begin(wish))) return;

@@ -15,25 +15,30 @@ interface ManyProps {
   choice: RegisterChoice;
   title: string;
   mend: Mend;
-  /** The lines that were chosen; null for all that the choice comes to. */
-  lines: readonly ThingLine[] | null;
+  /** The lines that were chosen; of all that the choice comes to, those that are here. */
+  lines: readonly ThingLine[];
+  /** Whether it is done to all that the choice comes to. */
+  all: boolean;
   problem: Problem | null;
   onClose(): void;
   onDo(wish: object): Promise<void>;
 }
 
+const NOTHING: ThingView = { cases: [], more: false, uses: [] };
+
 /** What would be done to many things at once: equal changes told once, exceptions unticked, and then done in one go. */
-export function ManySheet({ collection, register, choice, title, mend, lines, problem, onClose, onDo }: ManyProps) {
-  const [view, setView] = useState<ThingView | null>(null);
+export function ManySheet({ collection, register, choice, title, mend, lines, all, problem, onClose, onDo }: ManyProps) {
+  const [loaded, setView] = useState<ThingView | null>(null);
   const [going, setGoing] = useState(false);
-  const ids = lines?.flatMap(({ things }) => things).filter((id) => !id.startsWith('file ')) ?? null;
-  const asked = ids === null ? null : ids.slice(0, 2_000).join(' ');
+  const ids = lines.flatMap(({ things }) => things).filter((id) => !id.startsWith('file '));
+  const asked = ids.slice(0, 2_000).join(' ');
   useEffect(() => {
-    if (asked === null || asked === '') return;
+    if (asked === '') return;
     void send<ThingView>('/api/registers/thing', { collection, register, things: asked.split(' '), skip: 0 }).then(
       (sent) => sent.ok && setView(sent.value),
     );
   }, [asked, collection, register]);
+  const view = asked === '' ? NOTHING : loaded;
   const cases = view?.cases ?? [];
   const concerned = mend.do === 'certain' ? cases.filter((one) => one.open + one.asks > 0) : cases;
   const { chosen, choose } = useTicked(concerned, () => true);
@@ -41,22 +46,19 @@ export function ManySheet({ collection, register, choice, title, mend, lines, pr
   const uses = concerned.reduce((sum, one) => sum + (chosen.has(caseKey(one)) ? one.uses : 0), 0);
   const go = async () => {
     setGoing(true);
-    const keys = lines?.map(({ key }) => key) ?? null;
+    const keys = all ? null : lines.map(({ key }) => key);
     await onDo({ collection, register, chosen: { choice, keys }, mend, without });
     setGoing(false);
   };
   return (
     <Sheet title={title} open wide onClose={onClose} problem={problem}>
-      {ids === null ? (
-        <p>
-          It is done to everything that this choice comes to, also to what is not on the screen. What a person has settled is left alone.
-        </p>
-      ) : view === null ? (
+      {all && <p>It is done to everything that this choice comes to, also to what is not on the screen.</p>}
+      {view === null ? (
         <p>Looking for what would be changed…</p>
       ) : (
         <>
           <p>
-            {`${counted(uses, 'use')} would be looked at. ${view.more ? 'The first of them are shown, equal ones once. ' : 'Equal ones are shown once. '}`}
+            {`${all ? 'At least ' : ''}${counted(uses, 'use')} would be looked at. ${view.more ? 'The first of them are shown, equal ones once. ' : 'Equal ones are shown once. '}`}
             What you untick stays as it is, and so does what a person has settled.
           </p>
           <Cases
@@ -72,7 +74,7 @@ export function ManySheet({ collection, register, choice, title, mend, lines, pr
       )}
       <p>Each page is changed by itself; one word takes all of it back.</p>
       <Row>
-        <Button $look="main" isDisabled={going || (ids !== null && (view === null || uses === 0))} onPress={() => void go()}>
+        <Button $look="main" isDisabled={going || view === null || (uses === 0 && !all)} onPress={() => void go()}>
           Do it
         </Button>
         <Button onPress={onClose}>Cancel</Button>

@@ -188,7 +188,12 @@ export function RegisterScreen({ collection, shown: first, view, rules }: Regist
             />
           )}
           <Foot>
-            <ChosenThings {...{ collection, register, mending, chosen, view }} choice={shown.choice} total={shown.total} />
+            <ChosenThings
+              {...{ collection, register, mending, chosen, view }}
+              choice={shown.choice}
+              total={shown.total}
+              loaded={[...lines.values()]}
+            />
             <MendLine mending={mending} />
           </Foot>
         </List>

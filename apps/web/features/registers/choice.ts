@@ -113,7 +113,7 @@ export const TRAIT_WORDS: Record<string, string> = {
   typed: 'Only typed',
   'too little': 'Too little contrast',
   passes: 'Passes',
-  uncertain: 'Ground not known',
+  uncertain: 'Background not known',
   large: 'Large text',
   'linked sheet': 'From a style sheet',
   'page style': 'From the page’s own styles',

@@ -15,6 +15,7 @@ import {
   thingsChosen,
   thingsNamed,
   thingsOn,
+  whoHasOpen,
   writing,
   type Mends,
   type Stroke,
@@ -193,8 +194,16 @@ function partsOn(stroke: Stroke, used: ReadonlySet<string>): MendPart[] {
   return stroke.mends!.parts.filter(({ thing }) => used.has(thing));
 }
 
-/** Does it on one page, and says so in the same transaction. */
-export function mendOn(services: Services, actor: Actor, stroke: Stroke, on: OnPage): Promise<Result<unknown>> {
+/** Does it on one page, and says so in the same transaction. A page that somebody else is writing on is passed by. */
+export async function mendOn(services: Services, actor: Actor, stroke: Stroke, on: OnPage): Promise<Result<unknown>> {
+  const holder = await whoHasOpen(services.db, { page: on.pageId, person: actor.id });
+  if (holder !== null)
+    return refused({
+      code: 'declined',
+      what: `${holder} has changes of it that are not saved`,
+      kept: 'The page is as it was.',
+      next: 'Do it once more when they are saved.',
+    });
   const { parts, renames } = stroke.mends!;
   const note = wordsForMend(stroke.mends!);
   return changeText(services, actor, on, {

@@ -4,6 +4,7 @@ import { sql } from 'kysely';
 import { limitsFrom, readPlace, zipSource } from '@inkwell/formats';
 import { caseOf, thingOf, type Mend } from '@inkwell/core';
 import {
+  keepOpen,
   letStand,
   makeStroke,
   mend,
@@ -19,7 +20,7 @@ import {
   tryMends,
   unmakeMend,
 } from '../index.ts';
-import { bench, INES, personAs } from '../testing/bench.ts';
+import { bench, INES, personAs, SAM, UMA } from '../testing/bench.ts';
 import { packageBench } from '../testing/packages.ts';
 
 const ground = bench();
@@ -162,6 +163,21 @@ test('what was changed meanwhile is left, and named', async () => {
   expect(await showMend(services, INES, { together: made.ok ? made.value.together : '' })).toMatchObject({
     value: { done: 2, left: [{ slug: 'weir' }] },
   });
+});
+
+test('a page on which somebody else has changes that are not saved is passed by, and named', async () => {
+  const slug = await site();
+  const lock = await deskOn(slug, 'lock');
+  expect(await keepOpen(services, UMA, { pageId: lock.pageId, open: true })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+  await keepOpen(services, SAM, { pageId: lock.pageId, open: true });
+  const together = await doneTo(slug, 'images', 'logo.png', { do: 'describe', alternative: 'Larkmoor Canal Trust' });
+  expect((await deskOn(slug, 'lock')).html).toBe(lock.html);
+  expect(await showMend(services, INES, { together })).toMatchObject({
+    value: { done: 2, left: [{ slug: 'lock', why: expect.stringContaining('Sam Okello') as string }] },
+  });
+  await keepOpen(services, SAM, { pageId: lock.pageId, open: false });
+  const again = await doneTo(slug, 'images', 'logo.png', { do: 'describe', alternative: 'The trust' });
+  expect(await showMend(services, INES, { together: again })).toMatchObject({ value: { done: 3, left: [] } });
 });
 
 test('links, headings and findings are mended from their registers; what a person settled is left alone', async () => {

@@ -84,6 +84,13 @@ const STATEMENTS = [
      made_at timestamptz not null default now(),
      primary key (collection_id, path))`,
   `create index redirects_by_stroke on redirects (stroke_id)`,
+  // Pages that somebody has changes of which are not saved: what is done to many passes them by.
+  `create table open_pages (
+     page_id integer not null references pages on delete cascade,
+     person_id text not null references people on delete cascade,
+     until timestamptz not null,
+     primary key (page_id, person_id))`,
+  `create index open_pages_by_person on open_pages (person_id)`,
   // The house's colours: what may stand on what is told by their contrast.
   `create table colours (
      id integer generated always as identity primary key,

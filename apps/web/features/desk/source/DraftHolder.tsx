@@ -6,6 +6,7 @@ import { draftNoteId } from './DraftNotes';
 import { draftsOf } from './drafts';
 import type { SourceNote } from './sourceNotes';
 import { useSourceDraft, type SourceDraft } from './useSourceDraft';
+import { useKeptOpen } from './useKeptOpen';
 
 /** The draft with what is looked at in it. */
 export interface DraftInHand {
@@ -36,6 +37,7 @@ export function DraftHolder({
   const { pageId } = state.desk;
   const drafts = useMemo(() => draftsOf(person, pageId), [person, pageId]);
   const draft = useSourceDraft(state.desk, actions, engine, drafts);
+  useKeptOpen(state.desk.pageId, draft.changed);
   const [taken, setTaken] = useState<string | null>(null);
   const [goTo, setGoTo] = useState<{ at: number } | null>(null);
   const start = state.inHand?.note.at.start ?? null;

@@ -9,6 +9,7 @@ import {
   fixAllCertain,
   fixTogether,
   imageUses,
+  keepOpen,
   letStand,
   lookAt,
   movePage,
@@ -40,6 +41,7 @@ import {
   FIX_CERTAIN,
   FIX_TOGETHER,
   IMAGE,
+  KEEP_OPEN,
   LET_STAND,
   LOOK_AT,
   MOVE_PAGE,
@@ -106,6 +108,7 @@ const ACTS: Record<string, Act> = {
   'image-uses': (request, pageId) => answer(request, IMAGE, (services, actor, input) => imageUses(services, actor, { pageId, ...input })),
   'same-slip': (request, pageId) => answer(request, ON_SLIP, (services, actor, input) => sameSlip(services, actor, { pageId, ...input })),
   stroke: (request, pageId) => answer(request, STROKE, (services, actor, input) => strokeOver(services, actor, { pageId, ...input })),
+  open: (request, pageId) => answer(request, KEEP_OPEN, (services, actor, input) => keepOpen(services, actor, { pageId, ...input })),
   time: (request, pageId) => answer(request, SPENT, (services, actor, input) => spendTime(services, actor, { pageId, ...input })),
 };
 
