@@ -168,7 +168,7 @@ export function ThingGrid(props: ThingGridProps) {
     count: rows,
     getScrollElement: () => frame.current,
     estimateSize: () => height,
-    overscan: 8,
+    overscan: 4,
     // The row in hand stays, wherever one scrolls: it has the focus.
     rangeExtractor: ({ startIndex, endIndex, overscan, count }) => {
       const from = Math.max(0, startIndex - overscan);
