@@ -252,7 +252,7 @@ function PageRow({ placed, collection, page, most, families, chosen, onChoose }:
           <Tick label="" name={`Choose ${page.title}`} on={chosen} onChange={onChoose} />
           <span>
             <PageLink href={`/collections/${collection}/${page.slug}`}>{page.title}</PageLink>
-            <Small>{`${page.contentType}, revision ${page.revision}${page.hours > 0 ? `, ${page.hours.toLocaleString('en')} h` : ''}`}</Small>
+            <Small>{`${page.contentType}, revision ${page.revision}${page.hours > 0 ? `, ${page.hours.toLocaleString('en')}\u00a0h` : ''}`}</Small>
           </span>
         </PageCell>
       </th>

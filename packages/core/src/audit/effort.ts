@@ -48,6 +48,8 @@ const HELD = 0.8;
 const USUAL_SPREAD = 1;
 /** Standard deviations that hold four of five of what is normally distributed. */
 const USUAL_FACTOR = 1.2816;
+/** By how much the usual figure may be off for a house, as a share of it. Common practice. */
+const UNSURE = 0.4;
 /** Pages from which on a spread is tried on those that were timed. */
 const ENOUGH_PAGES = 10;
 
@@ -141,7 +143,8 @@ export interface Estimate {
 export function estimate(effort: Effort, counts: Partial<Record<Family, number>>): Estimate {
   const { minutes, spread, isDefault } = sumsOf(effort, counts);
   const hours = (of: number) => Math.round(Math.max(0, of) / 6) / 10;
-  const wide = spread * effort.factor;
+  // A figure that is not the house's own may itself be off.
+  const wide = spread * effort.factor + (isDefault ? minutes * UNSURE : 0);
   return {
     hours: minutes > 0 ? Math.max(0.1, hours(minutes)) : 0,
     from: hours(minutes - wide),
