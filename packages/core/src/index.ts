@@ -105,7 +105,7 @@ export {
 export { oddNameOf, troubleOfFileName, type OddName } from './semantics/fileNames.ts';
 export { digestOf, neighboursFrom, type Digest } from './inspect/digest.ts';
 export { importsOf, referencesOf, type Reference } from './inspect/references.ts';
-export { REGISTERS, thingOf, TRAITS, type RegisterName, type Use, type UseFacts } from './registers/types.ts';
+export { REGISTERS, thingOf, TRAITS, traitsOf, type RegisterName, type Use, type UseFacts } from './registers/types.ts';
 export { pieceOf, usesAround, type UseAround } from './registers/around.ts';
 export {
   colourChoices,
@@ -116,7 +116,7 @@ export {
   type PaletteColour,
 } from './registers/colours.ts';
 export { contrastRatio, hexOf, parseColour } from './style/colour.ts';
-export { caseOf, mendUses, type Mend, type Mended, type MendPart } from './registers/mend.ts';
+export { caseOf, mendUses, PASSING, type Mend, type Mended, type MendPart } from './registers/mend.ts';
 export { FAMILY_OF, findingsOn, usesIn, useRowsOf, type UseRow } from './registers/uses.ts';
 export { FLOORS, USUAL_THRESHOLDS, type Thresholds } from './rules/types.ts';
 export { carryOver, type Carried, type Step } from './versions/carryOver.ts';

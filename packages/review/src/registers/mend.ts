@@ -31,7 +31,7 @@ import { lookAtImagesJob, STROKE } from '../jobs.ts';
 import { done, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { inTheBackground } from '../strokes/acts.ts';
-import { isAlias, renamesIn } from './rename.ts';
+import { renamesIn, type Renamed } from './rename.ts';
 import { reached, type Reach } from './reach.ts';
 import { wishOf, type RegisterChoice } from './register.ts';
 import { wordsForMend } from './words.ts';
@@ -64,7 +64,7 @@ interface Planned {
   parts: MendPart[];
   pages: number[];
   /** New names by the paths of files. */
-  renames: Map<string, string>;
+  names: Map<string, string>;
 }
 
 /** Does what was wished to all uses of things, in the background: a transaction for each page, one word takes all of it back. */
@@ -72,26 +72,22 @@ export function mend(services: Services, actor: Actor, wish: WishedMends): Promi
   return writing(services.db, async (trx) => {
     const plans = await planned(trx, actor, wish);
     if (!plans.ok) return plans;
-    const together = randomUUID();
-    let pages = 0;
+    // All of it is known to be possible before any of it is written.
+    const all: (Planned & Renamed)[] = [];
     for (const plan of plans.value) {
-      const renamed = await renamesIn(trx, plan.collection, plan.renames);
+      const renamed = await renamesIn(trx, plan.collection, plan.names);
       if (!renamed.ok) return renamed;
-      const { renames, files, showing } = renamed.value;
-      const all = { ...plan, pages: [...new Set([...plan.pages, ...showing])] };
-      const stroke = await addMends(trx, actor, together, wish.register, all, { parts: plan.parts, renames });
-      if (renames.length > 0) {
-        await changeFiles(trx, stroke, plan.collection, files);
-        await addRedirects(
-          trx,
-          stroke,
-          plan.collection,
-          renames.filter(([from]) => !isAlias(from)),
-        );
-        await enqueue(trx, SYSTEM, [lookAtImagesJob(plan.collection)]);
-      }
-      pages += all.pages.length;
+      all.push({ ...plan, ...renamed.value, pages: [...new Set([...plan.pages, ...renamed.value.showing])] });
     }
+    const together = randomUUID();
+    for (const { collection, parts, pages, renames, redirects, files } of all) {
+      const stroke = await addMends(trx, actor, together, wish.register, { collection, pages }, { parts, renames });
+      if (renames.length === 0) continue;
+      await changeFiles(trx, stroke, collection, files);
+      await addRedirects(trx, stroke, collection, redirects);
+      await enqueue(trx, SYSTEM, [lookAtImagesJob(collection)]);
+    }
+    const pages = all.reduce((sum, one) => sum + one.pages.length, 0);
     return done({ together, pages });
   });
 }
@@ -123,21 +119,24 @@ async function planned(trx: Write, actor: Actor, wish: WishedMends): Promise<Res
   const ids =
     'things' in wish.chosen
       ? (await thingsNamed(trx, collections, wish.chosen.things)).map(({ id }) => id)
-      : await thingsChosen(trx, wishOf(wish.chosen.choice, found.value), wish.chosen.keys, MOST_THINGS);
+      : await thingsChosen(trx, wishOf(wish.chosen.choice, found.value), wish.chosen.keys, MOST_THINGS + 1);
   if (ids.length === 0) return NOTHING_LEFT;
+  if (ids.length > MOST_THINGS) return tooMany(`more than ${MOST_THINGS} things`, `At most ${MOST_THINGS} are changed in one go.`);
   const plans = plansFor(wish, await pagesUsing(trx, collections, ids));
   const pages = plans.reduce((sum, one) => sum + one.pages.length, 0);
   if (pages === 0) return NOTHING_LEFT;
-  if (pages > MOST_PAGES)
-    return refused({
-      code: 'too-large',
-      what: `This would change ${pages} pages at once`,
-      why: `At most ${MOST_PAGES} are changed in one go.`,
-      kept: 'Nothing was changed.',
-      next: 'Choose fewer, or one collection after the other.',
-    });
+  if (pages > MOST_PAGES) return tooMany(`${pages} pages`, `At most ${MOST_PAGES} are changed in one go.`);
   return done(plans);
 }
+
+const tooMany = (what: string, why: string) =>
+  refused({
+    code: 'too-large',
+    what: `This would change ${what} at once`,
+    why,
+    kept: 'Nothing was changed.',
+    next: 'Choose fewer, or one collection after the other.',
+  });
 
 interface Plan {
   parts: Map<string, MendPart>;
@@ -170,7 +169,7 @@ function plansFor(wish: WishedMends, uses: Awaited<ReturnType<typeof pagesUsing>
     collection,
     parts: [...parts.values()],
     pages: [...pages],
-    renames,
+    names: renames,
   }));
 }
 

@@ -3,7 +3,6 @@ import type { Actor } from '../actor.ts';
 import { inCollection } from '../inCollection.ts';
 import { done, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
-import { isAlias } from './rename.ts';
 
 /** Where files of a collection lie now that have another name: what its host sends readers on by. */
 export function redirects(
@@ -14,6 +13,6 @@ export function redirects(
   return snapshot(services.db, async (at) => {
     const found = await inCollection(at, actor, 'see', wish.collection);
     if (!found.ok) return found;
-    return done((await redirectsOf(at, found.value.id)).filter(({ path }) => !isAlias(path)));
+    return done(await redirectsOf(at, found.value.id));
   });
 }

@@ -9,6 +9,7 @@ import {
   makeStroke,
   mend,
   outlines,
+  proposeNames,
   redirects,
   register,
   registerSheet,
@@ -310,4 +311,37 @@ test('outlines stand one under the other; what leaps and what has another level 
     { text: 'Opening times', level: 4, leaps: true, usually: { level: 2, pages: 2 } },
   ]);
   expect(lines.weir![1]).toEqual({ text: 'Opening times', level: 2, leaps: false, usually: null });
+});
+
+test('in a course a file is one thing, whatever its pages call it by, and is renamed as one', async () => {
+  const manifest = `<?xml version="1.0"?><manifest identifier="m" xmlns="http://www.imsglobal.org/xsd/imsccv1p3/imscp_v1p1"><metadata><schema>IMS Common Cartridge</schema><schemaversion>1.3.0</schemaversion></metadata><organizations><organization identifier="o" structure="rooted-hierarchy"><item identifier="r"><item identifier="i" identifierref="p"><title>Hive</title></item></item></organization></organizations><resources><resource identifier="p" type="webcontent" href="pages/hive.html"><file href="pages/hive.html"/></resource><resource identifier="f" type="webcontent" href="images/DSC1.png"><file href="images/DSC1.png"/></resource></resources></manifest>`;
+  const slug = await arrived(
+    await sent('course.imscc', [
+      { name: 'imsmanifest.xml', data: manifest },
+      {
+        name: 'pages/hive.html',
+        data: '<html lang="en"><head><title>Hive</title></head><body><p><img src="$IMS-CC-FILEBASE$/images/DSC1.png" alt="A hive on a stand"></p></body></html>',
+      },
+      { name: 'images/DSC1.png', data: 'a hive' },
+    ]),
+  );
+  const before = await out(slug);
+  const lines = await linesOf(slug, { register: 'images', group: 'thing' });
+  expect(lines.map(({ name, uses, files }) => [name, uses, files])).toEqual([['images/DSC1.png', 1, 1]]);
+  const names = await proposeNames(services, INES, { collection: slug, choice: { register: 'images' }, keys: null });
+  const [proposed] = names.ok ? names.value : [];
+  expect(proposed?.proposed).toBe('a-hive-on-a-stand.png');
+  const wish = { collection: slug, register: 'images' as const, chosen: { things: lines[0]!.things } };
+  const made = await mend(services, INES, { ...wish, renames: [{ thing: proposed!.thing, name: proposed!.proposed! }] });
+  const together = made.ok ? made.value.together : '';
+  await workOff(together, makeStroke);
+  const files = await readZip((await out(slug)).bytes);
+  expect([...files.keys()].sort()).toEqual(['images/a-hive-on-a-stand.png', 'imsmanifest.xml', 'pages/hive.html']);
+  expect(files.get('pages/hive.html')).toContain('src="$IMS-CC-FILEBASE$/images/a-hive-on-a-stand.png"');
+  expect(files.get('imsmanifest.xml')).toContain('href="images/a-hive-on-a-stand.png"');
+  expect(await redirects(services, INES, { collection: slug })).toMatchObject({ value: [{ path: 'images/DSC1.png' }] });
+  expect(await showMend(services, INES, { together })).toMatchObject({ value: { title: 'File renamed to a-hive-on-a-stand.png' } });
+  await unmakeMend(services, INES, { together });
+  await workOff(together, takeStrokeBackOn);
+  expect((await out(slug)).bytes.equals(before.bytes)).toBe(true);
 });

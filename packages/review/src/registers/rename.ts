@@ -24,6 +24,8 @@ import { done, refused, type Result } from '../problems.ts';
 
 export interface Renamed {
   renames: (readonly [string, string])[];
+  /** The same without the names that only pages of a course call files by: what readers are sent on by. */
+  redirects: (readonly [string, string])[];
   /** Files that lie elsewhere, and those that refer to them and follow. */
   files: StrokeFile[];
   /** Pages that refer to them. */
@@ -35,16 +37,17 @@ const LONGEST = 4_000_000;
 
 /** What it takes to give files of a collection other names: the files themselves, and whatever refers to them. */
 export async function renamesIn(trx: Write, collectionId: number, wished: ReadonlyMap<string, string>): Promise<Result<Renamed>> {
-  if (wished.size === 0) return done({ renames: [], files: [], showing: [] });
+  if (wished.size === 0) return done({ renames: [], redirects: [], files: [], showing: [] });
   const all = await filesOf(trx, collectionId);
   const byPath = new Map(all.map((file) => [file.path, file]));
   const taken = new Set(byPath.keys());
   const renames: (readonly [string, string])[] = [];
-  for (const [path, name] of wished) {
-    const file = byPath.get(path);
-    if (!file) return gone(path);
+  for (const [called, name] of wished) {
+    const own = called.startsWith(BASE) ? called.slice(BASE.length) : called;
+    const path = byPath.has(own) ? own : called;
+    if (!byPath.has(path)) return gone(path);
     const to = `${path.slice(0, path.lastIndexOf('/') + 1)}${name}`;
-    if (to === path) continue;
+    if (to === path || renames.some(([from]) => from === path)) continue;
     if (!/^[\p{L}\p{N}][^/\\?#%:*"<>|\s]{0,120}$/u.test(name) || plainName(name) === '') return badName(name);
     if (taken.has(to)) return isTaken(to, path, name, taken);
     taken.add(to);
@@ -66,13 +69,10 @@ export async function renamesIn(trx: Write, collectionId: number, wished: Readon
     collectionId,
     moved.map(([from]) => from),
   );
-  return done({ renames: moved, files, showing });
+  return done({ renames: moved, redirects: renames, files, showing });
 }
 
 const BASE = `${FILE_BASE_FOLDER}/`;
-
-/** Whether a file lies there only because pages of a course call it so. */
-export const isAlias = (path: string) => path.startsWith(BASE);
 
 /** Style sheets and drawings that refer to files, with their references following. */
 async function following(

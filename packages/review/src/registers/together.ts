@@ -1,5 +1,5 @@
 import { snapshot, strokesTogether, writing } from '@inkwell/store';
-import { may, type Actor } from '../actor.ts';
+import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 import { strokeView, type StrokeView } from '../strokes/repeated.ts';
@@ -36,6 +36,11 @@ export function unmakeMend(services: Services, actor: Actor, wish: { together: s
   return writing(services.db, async (trx) => {
     const lines = await strokesTogether(trx, wish.together);
     if (lines.length === 0) return notFound('This');
+    // All of it or none.
+    for (const { collection_id: collection } of lines) {
+      const barred = unlessAllowed(actor, 'change a page', { collection }, 'This');
+      if (barred) return barred;
+    }
     let pages = 0;
     for (const { id } of lines) {
       const result = await unmake(trx, actor, id);

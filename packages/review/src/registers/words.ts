@@ -4,8 +4,9 @@ import type { Mends } from '@inkwell/store';
 /** What is done to things of a register, in a few words. */
 export function wordsForMend({ parts, renames, files }: Mends): string {
   if (files) return files;
-  if (renames.length > 0)
-    return renames.length === 1 ? `File renamed to ${renames[0]![1].split('/').pop()!}` : `${renames.length} files renamed`;
+  // In a course a file also has the name its pages call it by.
+  const named = renames.filter(([from]) => !renames.some(([other]) => other !== from && from.endsWith(`/${other}`)));
+  if (named.length > 0) return named.length === 1 ? `File renamed to ${named[0]![1].split('/').pop()!}` : `${named.length} files renamed`;
   const kinds = [...new Set(parts.map(({ mend }) => wordsFor(mend)))];
   return kinds.length === 1 ? kinds[0]! : `${kinds.length} changes in a register`;
 }

@@ -71,7 +71,6 @@ export async function sheetsToRead(
   const { rows } = await sql<{ path: string; sha256: string }>`select a.path, a.sha256 from assets a join files f on f.sha256 = a.sha256
     left join sheets_read s on s.collection_id = a.collection_id and s.path = a.path
     where a.collection_id = ${collectionId} and f.media_type = 'text/css' and f.size <= ${most} and s.sha256 is distinct from a.sha256
-      and not starts_with(a.path, '$IMS-CC-FILEBASE$/')
     order by 1 limit ${limit}`.execute(db);
   return rows;
 }
@@ -112,8 +111,6 @@ export async function collectionsToLookAt(db: Database | Write): Promise<number[
       left join image_facts i on i.sha256 = a.sha256 where f.media_type like 'image/%' and i.sha256 is null
     union select distinct a.collection_id from assets a join files f on f.sha256 = a.sha256
       left join sheets_read s on s.collection_id = a.collection_id and s.path = a.path
-      where f.media_type = 'text/css' and f.size <= 2000000 and s.sha256 is distinct from a.sha256 and not starts_with(a.path, '$IMS-CC-FILEBASE$/')`.execute(
-    db,
-  );
+      where f.media_type = 'text/css' and f.size <= 2000000 and s.sha256 is distinct from a.sha256`.execute(db);
   return rows.map(({ id }) => id);
 }

@@ -1,5 +1,5 @@
 import { sql, type RawBuilder } from 'kysely';
-import type { RegisterName, UseFacts } from '@inkwell/core';
+import { FILE_BASE_FOLDER, PASSING, traitsOf, type RegisterName, type UseFacts } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { anywhere } from './choosing.ts';
 import { registerNumber } from './uses.ts';
@@ -75,18 +75,32 @@ function linesOf({ register, collections }: Pick<RegisterWish, 'register' | 'col
   return sql`with ${used},
     sheets as (select collection_id, name, count(*)::integer as many from sheet_images
       where collection_id = any(${collections}::integer[]) group by 1, 2),
-    shown as (select t.id, t.collection_id, t.name, u.* from used u join things t on t.id = u.thing_id),
+    shown as (select t.id, t.collection_id, case when ${isAlias(sql`t.collection_id`, sql`t.name`)} then ${ownPath(sql`t.name`)}
+        else t.name end as name, u.* from used u join things t on t.id = u.thing_id),
     files as (select a.collection_id, a.path, a.sha256, f.size::integer as size from assets a join files f on f.sha256 = a.sha256
-      where a.collection_id = any(${collections}::integer[]) and f.media_type like 'image/%' and not starts_with(a.path, '$IMS-CC-FILEBASE$/')),
-    lines as (select coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id, coalesce(s.collection_id, f.collection_id) as collection_id,
-        coalesce(s.name, f.path) as name, '' as place, coalesce(s.uses, 0) + coalesce(b.many, 0) as uses, coalesce(s.pages, 0) as pages,
-        coalesce(s.open, 0) as open, coalesce(s.asks, 0) as asks, coalesce(s.troubles, 0) as troubles,
-        coalesce(s.traits, 0) | case when b.many > 0 then 16 else 0 end as traits, coalesce(s.low, 0) as low, coalesce(s.high, 0) as high,
-        f.sha256, f.size, i.width, i.height, i.alike
+      where a.collection_id = any(${collections}::integer[]) and f.media_type like 'image/%'
+        and not ${isAlias(sql`a.collection_id`, sql`a.path`)}),
+    lines as (select coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id,
+        coalesce(s.collection_id, f.collection_id) as collection_id, coalesce(s.name, f.path) as name, '' as place,
+        coalesce(s.uses, 0) + coalesce(b.many, 0) as uses, coalesce(s.pages, 0) as pages, coalesce(s.open, 0) as open,
+        coalesce(s.asks, 0) as asks, coalesce(s.troubles, 0) as troubles,
+        coalesce(s.traits, 0) | case when b.many > 0 then ${BACKGROUND}::integer else 0 end as traits, coalesce(s.low, 0) as low,
+        coalesce(s.high, 0) as high, f.sha256, f.size, i.width, i.height, i.alike
       from shown s full join files f on f.collection_id = s.collection_id and f.path = s.name
         left join sheets b on b.collection_id = coalesce(s.collection_id, f.collection_id) and b.name = coalesce(s.name, f.path)
         left join image_facts i on i.sha256 = f.sha256)`;
 }
+
+const BACKGROUND = traitsOf('images', ['background']);
+
+/** In a course each file also lies in the folder its pages call it by: whether a path is only that. */
+function isAlias(collection: RawBuilder<unknown>, path: RawBuilder<unknown>): RawBuilder<unknown> {
+  return sql`(starts_with(${path}, ${BASE}) and exists (select 1 from assets own where own.collection_id = ${collection}
+    and own.path = ${ownPath(path)}))`;
+}
+
+const BASE = `${FILE_BASE_FOLDER}/`;
+const ownPath = (path: RawBuilder<unknown>) => sql`substr(${path}, ${BASE.length + 1}::integer)`;
 
 const KEYS: Record<Grouping, RawBuilder<unknown>> = {
   thing: sql`id::text`,
@@ -99,8 +113,8 @@ const KEYS: Record<Grouping, RawBuilder<unknown>> = {
 /** Things put together as is wished: rows of `groups`. */
 function grouped(group: Grouping): RawBuilder<unknown> {
   if (group === 'thing')
-    return sql`groups as (select id::text as key, name, place, array[id::text] as things, array[collection_id] as collections, uses, pages, open,
-      asks, troubles, traits, low, high, sha256, size, width, height, 1 as files from lines)`;
+    return sql`groups as (select id::text as key, name, place, array[id::text] as things, array[collection_id] as collections, uses, pages,
+      open, asks, troubles, traits, low, high, sha256, size, width, height, 1 as files from lines)`;
   // Of things put together the most used gives its name, and the largest file its picture.
   return sql`groups as (select ${KEYS[group]} as key, substr(max(lpad(uses::text, 10, '0') || name), 11) as name,
       substr(max(lpad(uses::text, 10, '0') || place), 11) as place, array_agg(id::text) as things,
@@ -141,10 +155,13 @@ export async function registerLines(db: Database | Write, wish: RegisterWish): P
     select (select count(*)::integer from chosen) as total, (select coalesce(sum(uses), 0)::integer from chosen) as uses,
       (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
       (select coalesce(jsonb_agg(jsonb_build_object('key', key, 'name', name, 'place', place, 'things', to_jsonb(things[1:200]),
-        'collections', to_jsonb(collections[1:200]), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks, 'troubles', troubles::text, 'traits', traits,
-        'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size, 'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts)
-        order by ${ORDERS[wish.order]}), '[]') from told left join lateral (select says, facts from uses where pages > 0 and thing_id = case when starts_with(things[1], 'file ')
-        then null else things[1]::uuid end order by page_id limit 1) one on true) as lines`.execute(db);
+        'collections', to_jsonb(collections[1:200]), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks,
+        'troubles', troubles::text, 'traits', traits, 'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size,
+        'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts) order by ${ORDERS[wish.order]}), '[]')
+        from told left join lateral (select says, facts from uses where pages > 0 and thing_id = case
+          when starts_with(things[1], 'file ') then null else things[1]::uuid end order by page_id limit 1) one on true) as lines`.execute(
+    db,
+  );
   return rows[0]!;
 }
 
@@ -163,8 +180,8 @@ export interface CaseLine {
   page_id: number;
 }
 
-/** Facts that make no other case of a use: `PASSING` of the engine. */
-const CASE = sql`facts - '{nth,many,sample}'::text[]`;
+/** Facts without those that make no other case of a use: written out, so that whatever groups by it is the same text. */
+const CASE = sql`facts - ${sql.lit(`{${PASSING.join()}}`)}::text[]`;
 
 /** The cases of things, the most used first. */
 export async function casesOf(db: Database | Write, things: readonly string[], limit: number): Promise<CaseLine[]> {

@@ -255,8 +255,12 @@ function Picture({ line, collection }: { line: ThingLine; collection: string | n
   return (
     <div>
       <Large>
-        {line.sha256 !== null && lies !== null && !lost ? (
-          <img src={proofAddress(lies, line.name)} alt="The image in hand" onError={() => setLost(true)} />
+        {line.sha256 !== null && lies !== null && !(lost && line.width === null) ? (
+          <img
+            src={lost ? `/thumbnail/${line.sha256}` : proofAddress(lies, line.name)}
+            alt="The image in hand"
+            onError={() => setLost(true)}
+          />
         ) : (
           <span>{line.traits.includes('borrowed') ? 'It lies on another host, and is not shown here.' : 'Its file is not here.'}</span>
         )}
