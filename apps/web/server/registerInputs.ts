@@ -18,7 +18,7 @@ const CHOICE = {
     words: { type: 'string', maxLength: 300 },
     trait: WORD,
     rule: WORD,
-    state: { enum: ['open', 'asks', 'unused', 'differs'] },
+    state: { enum: ['open', 'asks', 'unused', 'differs', 'gone', 'moved', 'unsure'] },
     group: { enum: ['thing', 'name', 'place', 'bytes', 'alike'] },
     order: { enum: ['uses', 'open', 'name', 'size'] },
   },

@@ -4,6 +4,7 @@ import {
   CLEAR_OUT,
   END_EXCEPTIONS,
   HERE,
+  lookOutsideAgain,
   lookWhereNobodyHas,
   NOTE_DAY,
   sweepScratch,
@@ -71,6 +72,7 @@ async function tend(services: Services): Promise<void> {
       [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY].map((kind) => ({ kind, name: kind })),
     );
     await lookWhereNobodyHas(services);
+    await lookOutsideAgain(services);
     await auditAllAgain(services, THE_SYSTEM);
   } catch (error) {
     onTrouble(null, error);

@@ -2,7 +2,20 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENGINE_VERSION } from '@inkwell/core';
-import { acceptIntoShelf, bringIn, HERE, letStand, desk, receivePackage, saveSource, type Actor, type Services } from '@inkwell/review';
+import {
+  acceptIntoShelf,
+  bringIn,
+  desk,
+  HERE,
+  letStand,
+  mend,
+  receivePackage,
+  saveSource,
+  showMend,
+  unmakeMend,
+  type Actor,
+  type Services,
+} from '@inkwell/review';
 import { addCollection, migrate, openDatabase, setPeople, type Database } from '@inkwell/store';
 import { sql } from 'kysely';
 import { writeZip } from '../../../packages/formats/src/testing/zips.ts';
@@ -234,6 +247,59 @@ test('a newer version comes in whole, each changed page once, however often work
   expect(rows.sort((a, b) => a.address.localeCompare(b.address, 'en', { numeric: true }))).toEqual(
     [...numbers, 99].map((nth) => ({ address: `page-${nth}.html`, revisions: revisionsOf(nth), gone: nth === 39, waiting: 0 })),
   );
+}, 240_000);
+
+const textsOf = async () =>
+  (
+    await sql<{ id: number; html: string }>`select p.id, t.html from pages p
+      join revisions r on r.page_id = p.id and r.number = p.head join texts t on t.sha256 = r.text_sha256 where p.collection_id =
+        (select id from collections where slug = 'many') order by p.id`.execute(db)
+  ).rows;
+
+test('one thing done to all uses of an image is done once on each page, and taken back whole, however often workers are killed', async () => {
+  const before = await textsOf();
+  const image = await sql<{ id: string }>`select id from things where name = 'https://larkmoor.example/x.png'`.execute(db);
+  const made = await mend(services, ADA, {
+    collection: 'many',
+    register: 'images',
+    chosen: { things: image.rows.map(({ id }) => id) },
+    mend: { do: 'describe', alternative: 'A keeper at the gate' },
+  });
+  if (!made.ok) throw new Error(made.problem.what);
+  const { together } = made.value;
+  const look = async () => {
+    const shown = await showMend(services, ADA, { together });
+    if (!shown.ok) throw new Error(shown.problem.what);
+    return shown.value;
+  };
+  const next = seeded(7);
+  const killing = async (isOver: () => Promise<boolean>) => {
+    let [workers, kills] = [[startWorker(), startWorker()], 0];
+    for (const until = Date.now() + 60_000; Date.now() < until && !(await isOver());) {
+      await new Promise((resolve) => setTimeout(resolve, 250 + next() * 300));
+      if (kills >= 4) continue;
+      workers.forEach((worker) => worker.kill('SIGKILL'));
+      await Promise.all(workers.map(ended));
+      workers = [startWorker(), startWorker()];
+      kills++;
+    }
+    workers.forEach((worker) => worker.kill('SIGTERM'));
+    await Promise.all(workers.map(ended));
+    return kills;
+  };
+  expect(await killing(async () => (await look()).waiting === 0)).toBeGreaterThan(0);
+  expect(await look()).toMatchObject({ waiting: 0, done: PAGES, left: [] });
+  const described = await textsOf();
+  expect(described.every(({ html }) => html.split('alt="A keeper at the gate"').length === 6)).toBe(true);
+  const revisions = () =>
+    count(sql`select max(n)::integer as many from (select count(*) as n from revisions r join pages p on p.id = r.page_id
+      where p.id = any(${before.map(({ id }) => id)}) group by p.id) each`);
+  const most = await revisions();
+  expect(await unmakeMend(services, ADA, { together })).toMatchObject({ ok: true });
+  await killing(async () => (await look()).returned === PAGES);
+  expect(await textsOf()).toEqual(before);
+  // Neither way made a revision twice.
+  expect(await revisions()).toBeLessThanOrEqual(most + 1);
 }, 240_000);
 
 test('a worker ends exceptions whose day has passed, in the system’s name, and stops when it is told to', async () => {

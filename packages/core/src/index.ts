@@ -63,7 +63,16 @@ export {
   type Settings,
   type Verdict,
 } from './audit/profile.ts';
-export { estimate, hoursFor, learnEffort, MINUTES_EACH, type Effort, type Estimate, type Timed } from './audit/effort.ts';
+export {
+  estimate,
+  estimateFromSample,
+  hoursFor,
+  learnEffort,
+  MINUTES_EACH,
+  type Effort,
+  type Estimate,
+  type Timed,
+} from './audit/effort.ts';
 export { techniqueSays } from './standards/techniques.ts';
 export { looksOf, speakRange, speakWhole, type Look } from './spoken/passage.ts';
 export { inspectColours, type ColourRow } from './inspect/colours.ts';

@@ -1,4 +1,4 @@
-import { estimate, learnEffort, type Effort, type Estimate, type Family } from '@inkwell/core';
+import { estimate, estimateFromSample, learnEffort, type Effort, type Estimate, type Family } from '@inkwell/core';
 import { timesTaken, type Database, type HouseRow, type Write } from '@inkwell/store';
 import type { Services } from './services.ts';
 
@@ -28,8 +28,14 @@ export interface Cost extends Estimate {
 }
 
 /** What open findings will take, in hours and money, with the spread. */
-export function costOf(effort: Effort, { hourlyRate, currency }: HouseRow, counts: Partial<Record<Family, number>>): Cost {
-  const said = estimate(effort, counts);
+export const costOf = (effort: Effort, house: HouseRow, counts: Partial<Record<Family, number>>): Cost =>
+  paid(effort, house, estimate(effort, counts));
+
+/** What a whole collection would take, from some of its pages. */
+export const costFromSample = (effort: Effort, house: HouseRow, sample: readonly Partial<Record<Family, number>>[], pages: number): Cost =>
+  paid(effort, house, estimateFromSample(effort, sample, pages));
+
+function paid(effort: Effort, { hourlyRate, currency }: HouseRow, said: Estimate): Cost {
   const money =
     hourlyRate === null || currency === null
       ? null

@@ -79,6 +79,7 @@ export {
   FOLLOW,
   LOOK_AT_IMAGES,
   LOOK_INTO,
+  LOOK_OUTSIDE,
   NOTE_DAY,
   READ_PACKAGE,
   STROKE,
@@ -126,5 +127,6 @@ export { registerSheet, takeSheet, type SheetTaken } from './registers/sheet.ts'
 export { countUsesAgain } from './uses.ts';
 export { outlines, type OutlineView } from './registers/outlines.ts';
 export type { Cost } from './effort.ts';
+export { lookAtOutside, lookOutside, lookOutsideAgain, outsideAllowed, type LookAtAddress, type OutsideView } from './registers/outside.ts';
 export { keepCopy } from './registers/borrowed.ts';
 export { keepOpen } from './openPages.ts';

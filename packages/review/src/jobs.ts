@@ -27,6 +27,8 @@ export const NOTE_DAY = 'note the day';
 export const LOOK_INTO = 'look into attachments';
 /** Looks at the images of a collection, and reads its style sheets for those they set. */
 export const LOOK_AT_IMAGES = 'look at images';
+/** Looks whether addresses outside still answer, a few of each host. */
+export const LOOK_OUTSIDE = 'look at addresses outside';
 /** Counts anew what stands open on what pages use. */
 export const COUNT_USES = 'count what is used';
 /** Lets a page lead to where another lies now. */
@@ -40,6 +42,8 @@ export function lookIntoJob(collectionId: number): NewJob {
 export function lookAtImagesJob(collectionId: number): NewJob {
   return { kind: LOOK_AT_IMAGES, payload: { collection: collectionId }, name: `${LOOK_AT_IMAGES} ${collectionId}` };
 }
+
+export const lookOutsideJob: NewJob = { kind: LOOK_OUTSIDE, name: LOOK_OUTSIDE };
 
 export function followJob(page: number, from: string, to: string): NewJob {
   return { kind: FOLLOW, payload: { page, from, to }, name: `${FOLLOW} ${page} ${from} ${to}` };

@@ -321,4 +321,14 @@ export {
   type NewImageFacts,
 } from './queries/images.ts';
 export { housePalette, nameColours, sheetTexts, type NamedColour } from './queries/palette.ts';
+export {
+  askToLookOutside,
+  dueAgainOutside,
+  outsideOf,
+  takeOutside,
+  waitingOutside,
+  writeOutside,
+  type LookedOutside,
+  type OutsideAddress,
+} from './queries/outside.ts';
 export { keepPageOpen, whoHasOpen } from './queries/openPages.ts';

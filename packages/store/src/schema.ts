@@ -54,6 +54,7 @@ export interface Tables {
   sheets_read: SheetsRead;
   sheet_images: SheetImages;
   open_pages: OpenPages;
+  outside_addresses: OutsideAddresses;
   colours: Colours;
   things: Things;
   uses: Uses;
@@ -213,6 +214,8 @@ export interface Packages {
   troubles: JSONColumnType<{ path: string; what: string }[]>;
   /** What it holds that is no page, and of which kind. */
   attached: JSONColumnType<{ path: string; kind: string; size: number }[]>;
+  /** What stands open on some of its pages, by family: one entry for each page. */
+  sample: JSONColumnType<Partial<Record<Family, number>>[]>;
   collection_id: number | null;
   /** The work under which its pages arrive. */
   job_id: string | null;
@@ -541,6 +544,20 @@ export interface OpenPages {
   page_id: number;
   person_id: string;
   until: Date;
+}
+
+/** An address outside that links lead to, as it was last looked at. */
+export interface OutsideAddresses {
+  id: string;
+  address: string;
+  host: string;
+  due_at: Date | null;
+  claimed_until: Date | null;
+  looked_at: Date | null;
+  seen_at: Date | null;
+  state: 'seen' | 'moved' | 'gone' | 'unsure' | null;
+  words: string | null;
+  moved_to: string | null;
 }
 
 /** What the house calls a colour. */

@@ -11,7 +11,7 @@ import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { Small, Table, TableFrame } from '@/ui/Table';
 import { AttachedFiles, Folded, TroublesOf } from './Folded';
-import { CONTENT_TYPES, counted, sizeWords, tallyWords } from '@/ui/words';
+import { CONTENT_TYPES, costBasis, costWords, counted, sizeWords, tallyWords } from '@/ui/words';
 
 const Line = styled(ProgressLine)`
   margin-top: 1.25rem;
@@ -158,6 +158,11 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
             />
           ))}
         </Row>
+      )}
+      {view.cost && (
+        <p>
+          {`${view.cost.looked < view.pages ? `${counted(view.cost.looked, 'page')} of it were` : 'All of it was'} looked at: ${counted(view.cost.open, 'open finding')}. Until all are fixed it would take ${costWords(view.cost.cost)}. ${costBasis(view.cost.cost)}`}
+        </p>
       )}
       <Row>
         <Button $look="main" isDisabled={busy || title.trim() === ''} onPress={() => void accept()}>

@@ -4,8 +4,9 @@ import type { RegisterChoice, RegisterOrder } from '@inkwell/review';
 import { useEffect, useRef, useState } from 'react';
 import { Choice, Pick, SearchBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
+import { OutsideSheet } from './OutsideSheet';
 import { PaletteSheet } from './PaletteSheet';
-import { GROUPINGS, ORDERS, SHAPES, STATES, TRAIT_WORDS, type View } from './choice';
+import { GROUPINGS, ORDERS, SHAPES, statesOf, TRAIT_WORDS, type View } from './choice';
 
 interface ControlsProps {
   collection: string | null;
@@ -44,7 +45,7 @@ export function Controls({ collection, register, view, rules, onChange }: Contro
       state: of === 'state' ? (named as RegisterChoice['state']) : undefined,
     });
   };
-  const states = STATES.filter(({ value }) => value !== 'unused' || register === 'images');
+  const states = statesOf(register).filter(({ value }) => value !== 'unused' || register === 'images');
   return (
     <Row role="search" aria-label="What is shown">
       <SearchBox label="Find" value={words} onChange={setWords} />
@@ -73,6 +74,7 @@ export function Controls({ collection, register, view, rules, onChange }: Contro
         onChange={(order) => onChange({ order: order as RegisterOrder })}
         options={ORDERS.filter(({ value }) => value !== 'size' || register === 'images')}
       />
+      {register === 'links' && <OutsideSheet collection={collection} />}
       {register === 'colours' && <PaletteSheet collection={collection} />}
       {SHAPES[register] && (
         <Choice

@@ -31,6 +31,16 @@ export const STATES = [
   { value: 'unused', label: 'Used nowhere' },
 ] as const;
 
+/** Of links: how the address outside was found when it was last looked at. */
+export const OUTSIDE_STATES = [
+  { value: 'gone', label: 'Gone from its host' },
+  { value: 'moved', label: 'Moved for good' },
+  { value: 'unsure', label: 'Not seen' },
+] as const;
+
+/** How what a register lists may stand. */
+export const statesOf = (register: RegisterName) => (register === 'links' ? [...STATES, ...OUTSIDE_STATES] : STATES);
+
 export const ORDERS: readonly { value: RegisterOrder; label: string }[] = [
   { value: 'open', label: 'Most open' },
   { value: 'uses', label: 'Most used' },
@@ -149,7 +159,7 @@ export function viewFrom(register: RegisterName, search: { get(name: string): st
       rule: search.get('rule')?.slice(0, 60) || undefined,
       state: one(
         'state',
-        STATES.map(({ value }) => value),
+        statesOf(register).map(({ value }) => value),
       ),
       group: one(
         'group',

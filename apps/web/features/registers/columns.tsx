@@ -138,7 +138,13 @@ export const COLUMNS: Record<RegisterName, readonly Column[]> = {
       name: 'place',
       head: 'Leads to',
       width: 'minmax(9rem, 1.2fr)',
-      cell: (line) => <Words title={line.place}>{line.place || <None>nowhere</None>}</Words>,
+      cell: (line) => (
+        <Words title={line.place}>
+          {line.outside?.state === 'gone' && <b>Gone: </b>}
+          {line.outside?.state === 'moved' && <b>Moved: </b>}
+          {line.place || <None>nowhere</None>}
+        </Words>
+      ),
     },
     traits(['missing page', 'missing anchor', 'no destination', 'raw address', 'new window', 'outside', 'mail', 'navigation'], 2),
     USES,

@@ -1,4 +1,4 @@
-import { estimate, hoursFor, learnEffort, MINUTES_EACH, type Timed } from './effort.ts';
+import { estimate, estimateFromSample, hoursFor, learnEffort, MINUTES_EACH, type Timed } from './effort.ts';
 
 /** Seeded numbers from 0 up to 1 (a linear congruential generator, Numerical Recipes). */
 function seeded(seed: number): () => number {
@@ -50,4 +50,26 @@ test.each([3, 17, 101])('four of five pages fall inside the spread that is state
     return hours >= from - 0.05 && hours <= to + 0.05;
   });
   expect(inside.length / later.length).toBeGreaterThan(0.75);
+});
+
+test('of four in five collections the whole falls inside what is said of it from 24 pages, and of all its pages nothing is guessed', () => {
+  const effort = learnEffort(timesOf(5, 400));
+  const next = seeded(11);
+  const inside = Array.from({ length: 300 }, () => {
+    // Most pages hold little, some very much.
+    const pages = Array.from({ length: 200 }, () => ({
+      images: Math.floor(-6 * Math.log(1 - next() * 0.999)),
+      links: Math.floor(next() * 5),
+    }));
+    const sample = Array.from({ length: 24 }, (_, nth) => pages[Math.round((nth * 199) / 23)]!);
+    const sum = (of: 'images' | 'links') => pages.reduce((all, one) => all + one[of], 0);
+    const whole = estimate(effort, { images: sum('images'), links: sum('links') }).hours;
+    const { from, to } = estimateFromSample(effort, sample, 200);
+    return whole >= from && whole <= to;
+  }).filter(Boolean).length;
+  // Only the sampling varies here, not the times: more fall inside than four of five.
+  expect(inside / 300).toBeGreaterThan(0.8);
+  const all = [{ images: 3 }, { links: 4 }];
+  expect(estimateFromSample(effort, all, 2)).toEqual(estimate(effort, { images: 3, links: 4 }));
+  expect(estimateFromSample(effort, [], 0)).toMatchObject({ hours: 0 });
 });

@@ -142,13 +142,29 @@ export interface Estimate {
 /** What open findings will take, by family, with its spread. */
 export function estimate(effort: Effort, counts: Partial<Record<Family, number>>): Estimate {
   const { minutes, spread, isDefault } = sumsOf(effort, counts);
-  const hours = (of: number) => Math.round(Math.max(0, of) / 6) / 10;
   // A figure that is not the house's own may itself be off.
-  const wide = spread * effort.factor + (isDefault ? minutes * UNSURE : 0);
+  return inHours(minutes, spread * effort.factor + (isDefault ? minutes * UNSURE : 0), isDefault);
+}
+
+function inHours(minutes: number, wide: number, isDefault: boolean): Estimate {
+  const hours = (of: number) => Math.round(Math.max(0, of) / 6) / 10;
   return {
     hours: minutes > 0 ? Math.max(0.1, hours(minutes)) : 0,
     from: hours(minutes - wide),
     to: minutes > 0 ? Math.max(0.1, hours(minutes + wide)) : 0,
     isDefault,
   };
+}
+
+/** What a whole collection will take, from some of its pages, with the spread of the pages and of the times. */
+export function estimateFromSample(effort: Effort, sample: readonly Partial<Record<Family, number>>[], pages: number): Estimate {
+  const each = sample.map((counts) => sumsOf(effort, counts));
+  const mean = each.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, each.length);
+  // A total from a sample without replacement: its variance, with what is left out counted only (Cochran 1977, 2.5).
+  const variance = each.length > 1 ? each.reduce((sum, { minutes }) => sum + (minutes - mean) ** 2, 0) / (each.length - 1) : mean ** 2;
+  const left = Math.max(0, 1 - each.length / Math.max(1, pages));
+  const sampling = pages ** 2 * (variance / Math.max(1, each.length)) * left;
+  const timing = (each.reduce((sum, { spread }) => sum + spread ** 2, 0) / Math.max(1, each.length)) * pages;
+  const isDefault = each.some((one) => one.isDefault);
+  return inHours(mean * pages, Math.sqrt(sampling + timing) * effort.factor + (isDefault ? mean * pages * UNSURE : 0), isDefault);
 }

@@ -39,7 +39,7 @@ export async function fetchAddress(policy: HostPolicy, address: URL, bounds: Fet
   for (let nth = 0; nth <= MOST_REDIRECTS; nth++) {
     const barred = barredAddress(policy, url);
     if (barred) throw new NotFetched(nth === 0 ? barred : `leads to ${url.href}, which ${barred}`);
-    const answer = await answerOf(policy, url, bounds);
+    const answer = await answerOf(policy, url, 'GET', bounds);
     const status = answer.statusCode ?? 0;
     const next = status >= 300 && status < 400 ? answer.headers.location : undefined;
     if (next === undefined) return taken(url, answer, bounds);
@@ -57,13 +57,24 @@ function redirected(next: string, from: URL): URL {
   }
 }
 
-function answerOf(policy: HostPolicy, url: URL, { within, signal }: FetchBounds): Promise<IncomingMessage> {
+/**
+ * One answer of one address, its body not read yet. What the name stands for is looked at when it is connected to.
+ *
+ * @throws NotFetched
+ */
+export function answerOf(
+  policy: HostPolicy,
+  url: URL,
+  method: 'GET' | 'HEAD',
+  { within, signal }: Omit<FetchBounds, 'most'>,
+): Promise<IncomingMessage> {
   const timeout = AbortSignal.timeout(within);
   return new Promise((resolve, reject) => {
     const ask = url.protocol === 'https:' ? requestHttps : requestHttp;
     const asked = ask(
       url,
       {
+        method,
         headers: { 'user-agent': AGENT, accept: 'text/html,*/*;q=0.8', 'accept-encoding': 'gzip, deflate, br' },
         agent: false,
         signal: signal ? AbortSignal.any([signal, timeout]) : timeout,

@@ -6,17 +6,27 @@ export interface HostPolicy {
   allowed: readonly string[];
   /** Hosts that may lie in a network of the house's own. */
   private: readonly string[];
+  /** Whether `*` among the names stands for any host. */
+  any?: boolean;
 }
 
 /** From settings such as environment variables: names with commas or spaces between them. Without any, nothing is fetched. */
-export function hostPolicyFrom(settings: Readonly<Record<string, string | undefined>>): HostPolicy {
-  const names = (name: string) =>
-    (settings[name] ?? '')
-      .toLowerCase()
-      .split(/[\s,]+/)
-      .filter(Boolean);
-  return { allowed: names('INKWELL_HOSTS'), private: names('INKWELL_PRIVATE_HOSTS') };
+export function hostPolicyFrom(settings: Settings): HostPolicy {
+  return { allowed: namesIn(settings.INKWELL_HOSTS), private: namesIn(settings.INKWELL_PRIVATE_HOSTS) };
 }
+
+/** At which hosts it may be looked whether a link's address still answers; `*` for any host. Without any, none is looked at. */
+export function linkPolicyFrom(settings: Settings): HostPolicy {
+  return { allowed: namesIn(settings.INKWELL_LINK_HOSTS), private: namesIn(settings.INKWELL_PRIVATE_HOSTS), any: true };
+}
+
+type Settings = Readonly<Record<string, string | undefined>>;
+
+const namesIn = (setting = '') =>
+  setting
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
 
 /** Whether a list of hosts holds that of an address. */
 function holds(hosts: readonly string[], { host }: URL): boolean {
@@ -27,7 +37,8 @@ function holds(hosts: readonly string[], { host }: URL): boolean {
 export function barredAddress(policy: HostPolicy, url: URL): string | null {
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return 'is neither http nor https';
   if (url.username !== '' || url.password !== '') return 'carries a name and a password';
-  if (!holds(policy.allowed, url)) return `lies on ${url.host}, which is none of the hosts this house allows`;
+  const allowed = holds(policy.allowed, url) || (policy.any && policy.allowed.includes('*'));
+  if (!allowed) return `lies on ${url.host}, which is none of the hosts this house allows`;
   const literal = url.hostname.replace(/^\[|\]$/g, '');
   return ipaddr.isValid(literal) ? barredPlace(policy, url, literal) : null;
 }

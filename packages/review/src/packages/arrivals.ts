@@ -4,7 +4,7 @@ import type { Collection } from '@inkwell/formats';
 import { firstFree, pageSlugOf } from '../bringIn.ts';
 import { ARRIVE, BRING_IN } from '../jobs.ts';
 import type { Services } from '../services.ts';
-import { textsOf, type PageText } from './read.ts';
+import { textsOf, type PageText } from './texts.ts';
 import { PAGES_IN_JOB } from './receive.ts';
 import { ownTitle } from './siteTitle.ts';
 

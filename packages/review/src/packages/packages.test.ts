@@ -45,6 +45,32 @@ const slugsOnShelf = async () => {
   return rows.ok ? rows.value.map(({ slug }) => slug) : [];
 };
 
+describe('what it would cost', () => {
+  test('is told before it is taken on, from its pages as they stand among each other', async () => {
+    const pages = [
+      { name: 'style.css', data: '.pale { color: #ccc; background: #fff }' },
+      { name: 'heron.png', data: Buffer.from([0x89, 0x50, 0x4e, 0x47]), stored: true },
+      ...['a', 'b', 'c'].map((name) => ({
+        name: `${name}.html`,
+        data: `<html lang="en"><head><title>${name}</title><link rel="stylesheet" href="style.css"></head><body><main><h1>${name}</h1>
+<p class="pale">Hard to read.</p><p><a href="b.html">To page b</a> <img src="heron.png"></p></main></body></html>`,
+      })),
+    ];
+    const id = await sent('cost.zip', pages);
+    await readPackage(services, { id, last: false });
+    const { cost } = await shown(id);
+    // On each page an image without alternative, and a passage too pale: both as the collection says once it is here.
+    const slug = await arrived(id);
+    const here = await ledger(services, INES, { collection: slug });
+    if (!here.ok || !cost) throw new Error('There is neither');
+    expect(cost.looked).toBe(3);
+    expect(cost.open).toBe(Object.values(here.value.sums.families).reduce((sum, many) => sum + many, 0));
+    expect(cost.open).toBeGreaterThanOrEqual(6);
+    expect(cost.cost.hours).toBe(here.value.sums.cost.hours);
+    expect((await shown(id)).cost).toBeNull();
+  });
+});
+
 describe('a package', () => {
   test('is shown before anything of it is a page, in reading order', async () => {
     const id = await sent('canal.zip', SITE);

@@ -2,20 +2,13 @@ import { join } from 'node:path';
 import {
   attachmentKindOf,
   contentTypeOf,
-  decodeHtml,
-  LARGEST_PAGE,
   limitsFrom,
-  pagesInXml,
   readCollection,
-  readPlace,
   RefusedZip,
   siteOrder,
   UnreadableDocument,
-  UnreadableEntry,
   zipSource,
   type Collection,
-  type CollectionPage,
-  type Decoded,
   type ZipRefusal,
 } from '@inkwell/formats';
 import {
@@ -36,7 +29,9 @@ import type { Services } from '../services.ts';
 import { openSent, type Opened } from './document.ts';
 import { fetchToDisk, filesOfPackage, inScratch, keepFromDisk } from './files.ts';
 import { openFetched } from './fetched.ts';
+import { sampleOf } from './sampled.ts';
 import { siteTitle } from './siteTitle.ts';
+import { textsOf, type PageText } from './texts.ts';
 import { comparedWith, type TextsOf } from './versions.ts';
 
 const REFUSALS: Record<ZipRefusal, string> = {
@@ -47,13 +42,6 @@ const REFUSALS: Record<ZipRefusal, string> = {
   bomb: 'It unpacks to far more than a collection of pages would.',
   outside: 'It would write outside its own folder.',
 };
-
-/** A page of a package with its text. */
-export interface PageText {
-  page: CollectionPage;
-  read: Decoded;
-  html: string;
-}
 
 /** Opens a kept package: its collection and a way to read its pages' texts. What reads it must be done when `work` is. */
 export async function withPackage<T>(
@@ -66,33 +54,6 @@ export async function withPackage<T>(
     await fetchToDisk(services.db, (await fileByHash(services.db, found.sha256))!, file);
     return work(await readCollection(await zipSource(file, limitsFrom(process.env))));
   });
-}
-
-/** The texts of pages, one after another; what cannot be read is told in `troubles`. A file that holds several is read once. */
-export async function* textsOf(pages: readonly CollectionPage[], troubles: { path: string; what: string }[]): AsyncGenerator<PageText> {
-  let [last, bytes, inside]: [CollectionPage['file'] | null, Decoded | null, ReturnType<typeof pagesInXml>] = [null, null, []];
-  for (const page of pages) {
-    if (page.file !== last) {
-      const read = await decoded(page);
-      if (typeof read === 'string') troubles.push({ path: page.path, what: read });
-      [last, bytes, inside] = [page.file, typeof read === 'string' ? null : read, []];
-      if (bytes && page.inside !== null) inside = pagesInXml(bytes.text);
-    }
-    if (!bytes) continue;
-    const html = page.inside === null ? bytes.text : inside.find(({ path }) => path === page.inside)?.html;
-    if (html !== undefined) yield { page, read: bytes, html };
-  }
-}
-
-async function decoded({ file }: CollectionPage): Promise<Decoded | string> {
-  try {
-    const read = decodeHtml(await readPlace(file.place, LARGEST_PAGE));
-    if (read.ok) return read;
-    return read.reason === 'empty' ? 'is empty, and was left out' : 'is no page of text, and was left out';
-  } catch (error) {
-    if (error instanceof UnreadableEntry) return error.message;
-    throw error;
-  }
 }
 
 /** A page of a package as it is told of before it is one. */
@@ -130,6 +91,8 @@ async function tellOf(services: Services, found: Package, opened: Opened): Promi
   const { renews } = found;
   const over = renews === null ? undefined : await packageOf(services.db, renews);
   const compared = renews === null ? { pages: order, gone: [] } : await comparedWith(services, renews, order, textsIn(collection));
+  // Of a newer version it is known what it cost before.
+  const sample = renews === null ? await sampleOf(services, collection, order) : [];
   const sha256 = opened.made ? await keepFromDisk(services.db, opened.made.file, 'application/zip') : found.sha256;
   await writing(services.db, async (trx) => {
     await writeFound(trx, found.id, {
@@ -141,6 +104,7 @@ async function tellOf(services: Services, found: Package, opened: Opened): Promi
       pages: compared.pages,
       troubles: collection.troubles.slice(0, MOST_TROUBLES),
       attached: attachedIn(collection),
+      sample,
       over: over?.id ?? null,
     });
     await writePasted(trx, found.id, pasted);

@@ -2,6 +2,7 @@ import {
   becameWhat,
   fileByHash,
   goneWith,
+  house,
   packageById,
   packagePages,
   packageTypes,
@@ -18,6 +19,7 @@ import {
 import { jobById } from '@inkwell/work';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { manyByKind } from '../attachments.ts';
+import { costFromSample, houseEffort, type Cost } from '../effort.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 import { keptTally, type Tally } from '../tally.ts';
@@ -41,6 +43,8 @@ export interface PackageView {
   attached: { kinds: { kind: string; many: number }[]; files: Package['attached'] };
   /** Of its pages those that carry pasted markup, and what was said of them. */
   pasted: { pages: number; toClean: number; toLeave: number };
+  /** What it would take until all its pages pass, from some of them that were looked at; null of a newer version. */
+  cost: { looked: number; open: number; cost: Cost } | null;
   /** A part of its pages, in reading order. */
   shown: Pick<PackagePage, 'position' | 'path' | 'title' | 'scope' | 'content_type' | 'listed' | 'became'>[];
   /** The position behind which more follow; null when these are the last. */
@@ -71,11 +75,11 @@ export async function showPackage(services: Services, actor: Actor, wish: Packag
   return snapshot(services.db, async (at) => {
     const found = await packageById(at, wish.id);
     if (!found) return notFound('This package');
-    return unlessAllowed(actor, 'bring in', reachOf(found), 'This package') ?? done(await viewOf(at, found, wish));
+    return unlessAllowed(actor, 'bring in', reachOf(found), 'This package') ?? done(await viewOf(services, at, found, wish));
   });
 }
 
-async function viewOf(at: Write, found: Package, wish: PackageWish): Promise<PackageView> {
+async function viewOf(services: Services, at: Write, found: Package, wish: PackageWish): Promise<PackageView> {
   const pages = await packagePages(at, found.id, { ...wish, limit: PACKAGE_PAGES + 1 });
   const became = found.renews === null ? {} : await becameWhat(at, found.id);
   const { id, name, state, problem, kind, title, files, pages: many, troubles, attached } = found;
@@ -93,6 +97,7 @@ async function viewOf(at: Write, found: Package, wish: PackageWish): Promise<Pac
     troubles,
     attached: { kinds: manyByKind(attached), files: attached },
     pasted: await pastedSums(at, id),
+    cost: await costBefore(services, at, found),
     types: await packageTypes(at, id),
     shown: pages.slice(0, PACKAGE_PAGES).map(({ position, path, title: called, scope, content_type, listed, became: what }) => ({
       position,
@@ -108,6 +113,13 @@ async function viewOf(at: Write, found: Package, wish: PackageWish): Promise<Pac
     collection: await collectionOf(at, found),
     newer: found.renews === null ? null : { became, gone: await goneWith(at, id, GONE_PAGES), openBefore: keptTally(found.open_before) },
   };
+}
+
+async function costBefore(services: Services, at: Write, { state, pages, sample }: Package): Promise<PackageView['cost']> {
+  if (state !== 'read' || sample.length === 0) return null;
+  const cost = costFromSample(await houseEffort(services, at), await house(at), sample, pages);
+  const open = sample.flatMap((counts) => Object.values(counts)).reduce((sum, many) => sum + many, 0);
+  return { looked: sample.length, open, cost };
 }
 
 async function progressOf(at: Write, found: Package, became: Partial<Record<Became | 'gone', number>>): Promise<PackageView['progress']> {

@@ -1,8 +1,19 @@
 import { ruleOf, TRAITS, type RegisterName } from '@inkwell/core';
-import { registerLines, snapshot, TROUBLES, type Grouping, type RegisterLine, type RegisterOrder, type RegisterWish } from '@inkwell/store';
+import {
+  outsideOf,
+  registerLines,
+  snapshot,
+  TROUBLES,
+  type Grouping,
+  type OutsideAddress,
+  type RegisterLine,
+  type RegisterOrder,
+  type RegisterWish,
+} from '@inkwell/store';
 import type { Actor } from '../actor.ts';
 import { done, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
+import { outsideView, type OutsideView } from './outside.ts';
 import { reached, type Reach, type ReachedCollection } from './reach.ts';
 
 /** What of a register is asked for. */
@@ -27,6 +38,8 @@ export interface ThingLine extends Omit<RegisterLine, 'troubles' | 'traits' | 'l
   levels: [number, number] | null;
   /** Addresses of the collections it lies in. */
   collections: string[];
+  /** Of a link that leads outside: how its address was found when it was last looked at. */
+  outside: OutsideView | null;
 }
 
 export interface RegisterShown {
@@ -82,12 +95,18 @@ export function register(
     const collections = found.value;
     const { lines, ...sums } = await registerLines(at, { ...wishOf(wish.choice, collections), skip: wish.skip, limit: REGISTER_LINES });
     const slugs = new Map(collections.map(({ id, slug }) => [id, slug]));
-    return done({ collections, choice: wish.choice, ...sums, lines: lines.map((line) => lineView(wish.choice.register, line, slugs)) });
+    const seen = wish.choice.register === 'links' ? await outsideOf(at, [...new Set(lines.map(({ place }) => place))]) : null;
+    return done({
+      collections,
+      choice: wish.choice,
+      ...sums,
+      lines: lines.map((line) => lineView(wish.choice.register, line, slugs, seen?.get(line.place))),
+    });
   });
 }
 
 /** A line as it is told. */
-export function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMap<number, string>): ThingLine {
+export function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMap<number, string>, outside?: OutsideAddress): ThingLine {
   const { troubles, traits, low, high, collections, ...rest } = line;
   const open = BigInt(troubles);
   return {
@@ -97,6 +116,7 @@ export function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMa
     same: low === high,
     levels: of === 'headings' ? [Number(low), Number(high)] : null,
     collections: [...new Set(collections)].map((id) => slugs.get(id)!),
+    outside: outside ? outsideView(outside) : null,
   };
 }
 

@@ -31,7 +31,7 @@ export interface CaseView extends Pick<CaseLine, 'says' | 'facts' | 'uses' | 'pa
   page: number;
 }
 
-export interface UseView extends Pick<UseLine, 'says' | 'facts' | 'many' | 'open' | 'asks' | 'slug' | 'title'> {
+export interface UseView extends Pick<UseLine, 'says' | 'facts' | 'many' | 'open' | 'asks' | 'slug' | 'title' | 'address'> {
   page: number;
   collection: string;
   thing: string;
@@ -86,13 +86,14 @@ function caseView(line: CaseLine, slugs: ReadonlyMap<number, string>): CaseView 
 }
 
 function useView(of: RegisterName, line: UseLine, slugs: ReadonlyMap<number, string>): UseView {
-  const { page_id: page, slug, title, collection_id, says, facts, many, open, asks } = line;
+  const { page_id: page, slug, title, address, collection_id, says, facts, many, open, asks } = line;
   const troubles = BigInt(line.troubles);
   return {
     ...keysOf(line),
     page,
     slug,
     title,
+    address,
     collection: slugs.get(collection_id)!,
     says,
     facts,

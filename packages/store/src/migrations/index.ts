@@ -17,6 +17,8 @@ import * as lighterFindings from './015-lighter-findings.ts';
 import * as ownKeys from './016-own-keys.ts';
 import * as pagesTakenOut from './017-pages-taken-out.ts';
 import * as registers from './018-registers.ts';
+import * as outsideAddresses from './019-outside-addresses.ts';
+import * as packageSamples from './020-package-samples.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -38,4 +40,6 @@ export const MIGRATIONS: Record<string, Migration> = {
   '016-own-keys': ownKeys,
   '017-pages-taken-out': pagesTakenOut,
   '018-registers': registers,
+  '019-outside-addresses': outsideAddresses,
+  '020-package-samples': packageSamples,
 };

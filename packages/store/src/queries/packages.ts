@@ -1,5 +1,5 @@
 import { sql, type Selectable } from 'kysely';
-import type { Reference } from '@inkwell/core';
+import type { Family, Reference } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
 import type { Became, PackagePages, Packages } from '../schema.ts';
@@ -19,7 +19,7 @@ export async function addPackage(
 ): Promise<number> {
   const row = await trx
     .insertInto('packages')
-    .values({ ...made, wanted: made.wanted ? JSON.stringify(made.wanted) : null, troubles: '[]', attached: '[]' })
+    .values({ ...made, wanted: made.wanted ? JSON.stringify(made.wanted) : null, troubles: '[]', attached: '[]', sample: '[]' })
     .returning('id')
     .executeTakeFirstOrThrow();
   return row.id;
@@ -68,6 +68,7 @@ export interface FoundIn {
   pages: readonly Omit<PackageText, 'package_id' | 'position'>[];
   troubles: readonly { path: string; what: string }[];
   attached: readonly { path: string; kind: string; size: number }[];
+  sample: readonly Partial<Record<Family, number>>[];
   /** For a newer version: the package it was compared with. */
   over: number | null;
 }
@@ -96,6 +97,7 @@ export async function writeFound(trx: Write, id: number, found: FoundIn): Promis
       pages: found.pages.length,
       troubles: JSON.stringify(found.troubles),
       attached: JSON.stringify(found.attached),
+      sample: JSON.stringify(found.sample),
       read_over: found.over,
     })
     .where('id', '=', id)

@@ -8,6 +8,9 @@ import { registerNumber } from './uses.ts';
 export type Grouping = 'thing' | 'name' | 'place' | 'bytes' | 'alike';
 export type RegisterOrder = 'uses' | 'open' | 'name' | 'size';
 
+/** How the address outside that a link leads to was found when it was looked at. */
+export type OutsideState = 'gone' | 'moved' | 'unsure';
+
 export interface RegisterWish {
   register: RegisterName;
   /** Ids of the collections looked into. */
@@ -18,7 +21,7 @@ export interface RegisterWish {
   traits?: number;
   troubles?: bigint;
   /** Something open, a question open, nothing used, or said differently in different places. */
-  state?: 'open' | 'asks' | 'unused' | 'differs';
+  state?: 'open' | 'asks' | 'unused' | 'differs' | OutsideState;
   group: Grouping;
   order: RegisterOrder;
   skip: number;
@@ -62,16 +65,16 @@ export interface RegisterLines {
 }
 
 /** Each thing with what its uses come to: rows of `lines`. Images that nothing uses are among them. */
-function linesOf({ register, collections }: Pick<RegisterWish, 'register' | 'collections'>): RawBuilder<unknown> {
+function linesOf({ register, collections, group }: ChosenBy): RawBuilder<unknown> {
   const used = sql`used as materialized (
       select thing_id, sum(many)::integer as uses, sum(lead)::integer as pages, sum(open)::integer as open, sum(asks)::integer as asks,
         bit_or(troubles) as troubles, bit_or(traits) as traits, min(said) as low, max(said) as high
       from uses where register = ${registerNumber(register)} and collection_id = any(${collections}::integer[]) group by thing_id)`;
   if (register !== 'images')
     return sql`with ${used},
-    lines as (select t.id, t.collection_id, t.name, t.place, u.uses, u.pages, u.open, u.asks, u.troubles, u.traits, u.low, u.high,
+    lines as materialized (select ${KEYS[group]} as key, * from (select t.id, t.collection_id, t.name, t.place, u.uses, u.pages, u.open, u.asks, u.troubles, u.traits, u.low, u.high,
         null::text as sha256, null::integer as size, null::integer as width, null::integer as height, null::text as alike
-      from used u join things t on t.id = u.thing_id)`;
+      from used u join things t on t.id = u.thing_id) own)`;
   return sql`with ${used},
     sheets as (select collection_id, name, count(*)::integer as many from sheet_images
       where collection_id = any(${collections}::integer[]) group by 1, 2),
@@ -80,7 +83,7 @@ function linesOf({ register, collections }: Pick<RegisterWish, 'register' | 'col
     files as (select a.collection_id, a.path, a.sha256, f.size::integer as size from assets a join files f on f.sha256 = a.sha256
       where a.collection_id = any(${collections}::integer[]) and f.media_type like 'image/%'
         and not ${isAlias(sql`a.collection_id`, sql`a.path`)}),
-    lines as (select coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id,
+    lines as materialized (select ${KEYS[group]} as key, * from (select coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id,
         coalesce(s.collection_id, f.collection_id) as collection_id, coalesce(s.name, f.path) as name, '' as place,
         coalesce(s.uses, 0) + coalesce(b.many, 0) as uses, coalesce(s.pages, 0) as pages, coalesce(s.open, 0) as open,
         coalesce(s.asks, 0) as asks, coalesce(s.troubles, 0) as troubles,
@@ -88,8 +91,10 @@ function linesOf({ register, collections }: Pick<RegisterWish, 'register' | 'col
         coalesce(s.high, 0) as high, f.sha256, f.size, i.width, i.height, i.alike
       from shown s full join files f on f.collection_id = s.collection_id and f.path = s.name
         left join sheets b on b.collection_id = coalesce(s.collection_id, f.collection_id) and b.name = coalesce(s.name, f.path)
-        left join image_facts i on i.sha256 = f.sha256)`;
+        left join image_facts i on i.sha256 = f.sha256) own)`;
 }
+
+type ChosenBy = Omit<RegisterWish, 'order' | 'skip' | 'limit'>;
 
 const BACKGROUND = traitsOf('images', ['background']);
 
@@ -110,38 +115,51 @@ const KEYS: Record<Grouping, RawBuilder<unknown>> = {
   alike: sql`coalesce(alike, sha256, name)`,
 };
 
-/** Things put together as is wished: rows of `groups`. */
-function grouped(group: Grouping): RawBuilder<unknown> {
+/** Of lines put together the most used gives its name. */
+const mostUsed = (of: RawBuilder<unknown>) => sql`substr(max(lpad(l.uses::text, 10, '0') || ${of}), 11)`;
+
+/** Lines put together as is wished: rows of `groups`, with what a choice and its order go by. */
+function grouped({ group, words }: ChosenBy, order?: RegisterOrder): RawBuilder<unknown> {
+  const named = words ? sql`(name ilike ${anywhere(words)} or place ilike ${anywhere(words)})` : sql`true`;
   if (group === 'thing')
-    return sql`groups as (select id::text as key, name, place, array[id::text] as things, array[collection_id] as collections, uses, pages,
-      open, asks, troubles, traits, low, high, sha256, size, width, height, 1 as files from lines)`;
-  // Of things put together the most used gives its name, and the largest file its picture.
-  return sql`groups as (select ${KEYS[group]} as key, substr(max(lpad(uses::text, 10, '0') || name), 11) as name,
-      substr(max(lpad(uses::text, 10, '0') || place), 11) as place, array_agg(id::text) as things,
-      array_agg(collection_id) as collections, sum(uses)::integer as uses, sum(pages)::integer as pages, sum(open)::integer as open,
-      sum(asks)::integer as asks, bit_or(troubles) as troubles, bit_or(traits) as traits,
-      coalesce(min(low) filter (where pages > 0), 0) as low, coalesce(max(high) filter (where pages > 0), 0) as high,
-      substr(max(lpad(size::text, 12, '0') || sha256), 13) as sha256, max(size) as size, max(width) as width, max(height) as height,
-      count(*)::integer as files
-    from lines group by 1)`;
+    return sql`groups as (select key, name, place, ${named} as named, uses, pages, open, asks, troubles, traits, low, high, size from lines)`;
+  // Among equals any of the names will do to order them by.
+  return sql`groups as (select key, ${order === 'name' ? mostUsed(sql`l.name`) : sql`min(name collate "C")`} as name,
+      ${group === 'place' ? sql`key` : sql`min(place)`} as place, bool_or(${named}) as named, sum(uses)::integer as uses,
+      sum(pages)::integer as pages, sum(open)::integer as open, sum(asks)::integer as asks, bit_or(troubles) as troubles,
+      bit_or(traits) as traits, coalesce(min(low) filter (where pages > 0), 0) as low,
+      coalesce(max(high) filter (where pages > 0), 0) as high, max(size) as size
+    from lines l group by key)`;
 }
 
+/** What else is told of the lines in `told`; of images put together the largest file gives its picture. */
+const TOLD = sql`whole as (select told.key, ${mostUsed(sql`l.name`)} as own_name, ${mostUsed(sql`l.place`)} as own_place,
+      (array_agg(l.id::text))[1:200] as things, (array_agg(l.collection_id))[1:200] as collections,
+      substr(max(lpad(l.size::text, 12, '0') || l.sha256), 13) as sha256, max(l.width) as width, max(l.height) as height,
+      count(*)::integer as files
+    from told join lines l on l.key = told.key group by told.key)`;
+
+/** By letters as they are: thousands of equals are quicker put in order so than as a language has it. */
+const AMONG_EQUALS = sql`name collate "C", key collate "C"`;
+
 const ORDERS: Record<RegisterOrder, RawBuilder<unknown>> = {
-  uses: sql`uses desc, name, key`,
-  open: sql`open + asks desc, uses desc, name, key`,
+  uses: sql`uses desc, ${AMONG_EQUALS}`,
+  open: sql`open + asks desc, uses desc, ${AMONG_EQUALS}`,
   name: sql`name, place, key`,
-  size: sql`size desc nulls last, name, key`,
+  size: sql`size desc nulls last, ${AMONG_EQUALS}`,
 };
 
-function chosen({ words, traits, troubles, state }: Omit<RegisterWish, 'order' | 'skip' | 'limit'>): RawBuilder<unknown> {
+function chosen({ words, traits, troubles, state }: ChosenBy): RawBuilder<unknown> {
   const wanted = [sql`true`];
-  if (words) wanted.push(sql`(name ilike ${anywhere(words)} or place ilike ${anywhere(words)})`);
+  if (words) wanted.push(sql`named`);
   if (traits) wanted.push(sql`traits & ${traits}::integer <> 0`);
   if (troubles) wanted.push(sql`troubles & ${String(troubles)}::bigint <> 0`);
   if (state === 'open') wanted.push(sql`open + asks > 0`);
   if (state === 'asks') wanted.push(sql`asks > 0`);
   if (state === 'unused') wanted.push(sql`uses = 0`);
   if (state === 'differs') wanted.push(sql`low <> high`);
+  if (state === 'gone' || state === 'moved' || state === 'unsure')
+    wanted.push(sql`md5(split_part(place, '#', 1))::uuid in (select id from outside_addresses where state = ${state})`);
   return sql.join(wanted, sql` and `);
 }
 
@@ -149,16 +167,20 @@ function chosen({ words, traits, troubles, state }: Omit<RegisterWish, 'order' |
 export async function registerLines(db: Database | Write, wish: RegisterWish): Promise<RegisterLines> {
   // A hundred thousand uses are counted in memory rather than on disk.
   await sql`set local work_mem = '64MB'`.execute(db);
-  const { rows } = await sql<{ lines: RegisterLine[]; total: number; uses: number; open: number }>`${linesOf(wish)}, ${grouped(wish.group)},
+  const order = ORDERS[wish.order];
+  const { rows } = await sql<{ lines: RegisterLine[]; total: number; uses: number; open: number }>`${linesOf(wish)},
+    ${grouped(wish, wish.order)},
     chosen as materialized (select * from groups where ${chosen(wish)}),
-    told as (select * from chosen order by ${ORDERS[wish.order]} offset ${wish.skip} limit ${wish.limit})
+    told as materialized (select *, row_number() over (order by ${order}) as nth from chosen order by ${order}
+      offset ${wish.skip} limit ${wish.limit}),
+    ${TOLD}
     select (select count(*)::integer from chosen) as total, (select coalesce(sum(uses), 0)::integer from chosen) as uses,
       (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
-      (select coalesce(jsonb_agg(jsonb_build_object('key', key, 'name', name, 'place', place, 'things', to_jsonb(things[1:200]),
-        'collections', to_jsonb(collections[1:200]), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks,
+      (select coalesce(jsonb_agg(jsonb_build_object('key', told.key, 'name', own_name, 'place', own_place, 'things', to_jsonb(things),
+        'collections', to_jsonb(collections), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks,
         'troubles', troubles::text, 'traits', traits, 'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size,
-        'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts) order by ${ORDERS[wish.order]}), '[]')
-        from told left join lateral (select says, facts from uses where pages > 0 and thing_id = case
+        'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts) order by nth), '[]')
+        from told join whole on whole.key = told.key left join lateral (select says, facts from uses where pages > 0 and thing_id = case
           when starts_with(things[1], 'file ') then null else things[1]::uuid end order by page_id limit 1) one on true) as lines`.execute(
     db,
   );
@@ -199,6 +221,7 @@ export interface UseLine {
   page_id: number;
   slug: string;
   title: string;
+  address: string;
   collection_id: number;
   thing: string;
   place: string;
@@ -217,8 +240,9 @@ export async function usesOf(
   things: readonly string[],
   { skip, limit }: { skip: number; limit: number },
 ): Promise<UseLine[]> {
-  const { rows } = await sql<UseLine>`select u.page_id, p.slug, p.title, u.collection_id, t.name as thing, t.place, u.says, u.facts, u.many,
-      u.open, u.asks, u.troubles::text as troubles, u.traits
+  const { rows } =
+    await sql<UseLine>`select u.page_id, p.slug, p.title, p.address, u.collection_id, t.name as thing, t.place, u.says, u.facts,
+      u.many,      u.open, u.asks, u.troubles::text as troubles, u.traits
     from uses u join things t on t.id = u.thing_id join pages p on p.id = u.page_id where u.thing_id = any(${things}::uuid[])
     order by u.collection_id, p.position, p.id, u.sum offset ${skip} limit ${limit}`.execute(db);
   return rows;
@@ -259,15 +283,10 @@ export async function pagesUsing(
 }
 
 /** The things of a register that a choice comes to, or those of some of its lines. */
-export async function thingsChosen(
-  db: Database | Write,
-  wish: Omit<RegisterWish, 'order' | 'skip' | 'limit'>,
-  keys: readonly string[] | null,
-  limit: number,
-): Promise<string[]> {
-  const { rows } = await sql<{ id: string }>`${linesOf(wish)}, ${grouped(wish.group)}
-    select one.id from groups cross join lateral unnest(things) as one (id)
-    where pages > 0 and not starts_with(one.id, 'file ') and ${keys === null ? chosen(wish) : sql`key = any(${keys}::text[])`}
+export async function thingsChosen(db: Database | Write, wish: ChosenBy, keys: readonly string[] | null, limit: number): Promise<string[]> {
+  const { rows } = await sql<{ id: string }>`${linesOf(wish)}, ${grouped(wish)}
+    select l.id::text as id from groups join lines l on l.key = groups.key
+    where l.pages > 0 and not starts_with(l.id::text, 'file ') and ${keys === null ? chosen(wish) : sql`groups.key = any(${keys}::text[])`}
     limit ${limit}`.execute(db);
   return rows.map(({ id }) => id);
 }

@@ -8,10 +8,12 @@ import { Button } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { Sheet } from '@/ui/Sheet';
 import { counted } from '@/ui/words';
+import { CropImage } from '../../desk/choose/CropImage';
 import { ImageChooser } from '../../desk/choose/ImageChooser';
 import { uploadImage } from '../../desk/choose/upload';
 import { proofAddress } from '../../desk/proof/Proof';
 import { Cases, caseKey, useTicked } from './Cases';
+import { OnPages } from './OnPages';
 import type { WishedParts } from './wished';
 import type { Thing } from './useThing';
 
@@ -45,29 +47,38 @@ interface OtherProps {
   onKeepCopy(collection: string): void;
 }
 
-/** Another image in an image’s place, wherever it stands; and a copy of one that another host serves. */
+/** What a browser can draw a part of. */
+const CROPPED = /\.(?:png|jpe?g|webp|avif)$/i;
+
+/** Another image in an image’s place, wherever it stands, or a part of itself; and a copy of one that another host serves. */
 export function OtherImage({ collection, line, thing, cases, onDone, onKeepCopy }: OtherProps) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<Way | null>(null);
   const [lies] = line.collections;
   if (lies === undefined || line.collections.length > 1) return null;
   return (
     <Row>
-      <Button $look="quiet" onPress={() => setOpen(true)}>
+      <Button $look="quiet" onPress={() => setOpen('choose')}>
         Put another image in its place…
       </Button>
+      {line.sha256 !== null && CROPPED.test(line.name) && (
+        <Button $look="quiet" onPress={() => setOpen('crop')}>
+          Crop it or make it smaller…
+        </Button>
+      )}
       {line.traits.includes('borrowed') && (
         <Button $look="quiet" onPress={() => onKeepCopy(lies)}>
           Keep a copy of it here
         </Button>
       )}
-      {open && <Replacing {...{ collection, line, thing, cases, lies, onDone }} onClose={() => setOpen(false)} />}
+      {open && <Replacing {...{ collection, line, thing, cases, lies, onDone }} way={open} onClose={() => setOpen(null)} />}
     </Row>
   );
 }
 
-type ReplacingProps = Omit<OtherProps, 'onKeepCopy'> & { lies: string; onClose(): void };
+type Way = 'choose' | 'crop';
+type ReplacingProps = Omit<OtherProps, 'onKeepCopy'> & { lies: string; way: Way; onClose(): void };
 
-function Replacing({ collection, line, thing, cases, lies, onDone, onClose }: ReplacingProps) {
+function Replacing({ collection, line, thing, cases, lies, way, onDone, onClose }: ReplacingProps) {
   const [to, setTo] = useState<string | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const { chosen, choose } = useTicked(cases, () => true);
@@ -76,6 +87,18 @@ function Replacing({ collection, line, thing, cases, lies, onDone, onClose }: Re
     setProblem(sent.ok ? null : sent.problem);
     if (sent.ok) setTo(sent.value.path);
   };
+  if (to === null && way === 'crop')
+    return (
+      <Sheet title="Which part of it, and how wide?" open wide onClose={onClose} problem={problem}>
+        <p>The part becomes an image of its own; the whole one stays in the collection.</p>
+        <CropImage
+          shown={proofAddress(lies, line.name)}
+          name={line.name.replace(/^.*\//, '')}
+          onCancel={onClose}
+          onDone={(file) => void upload(file)}
+        />
+      </Sheet>
+    );
   if (to === null)
     return (
       <Sheet title="Which image?" open wide onClose={onClose} problem={problem}>
@@ -104,6 +127,7 @@ function Replacing({ collection, line, thing, cases, lies, onDone, onClose }: Re
         </figure>
       </Sides>
       <p>What is said of it stays; its old sizes go, for they are those of another file.</p>
+      <OnPages collection={lies} uses={thing.view?.uses ?? []} before={[...new Set(cases.map(({ name }) => name))]} after={to} />
       <Cases
         {...{ collection, cases, around: thing.around, chosen }}
         register="images"
@@ -123,7 +147,7 @@ function Replacing({ collection, line, thing, cases, lies, onDone, onClose }: Re
         >
           {`Put it in, ${counted(uses, 'use')}`}
         </Button>
-        <Button onPress={() => setTo(null)}>Choose another</Button>
+        <Button onPress={() => setTo(null)}>{way === 'crop' ? 'Crop it anew' : 'Choose another'}</Button>
         <Button onPress={onClose}>Cancel</Button>
       </Row>
     </Sheet>

@@ -10,6 +10,7 @@ import { counted } from '@/ui/words';
 import { AddressField } from '../../desk/note/AddressField';
 import { Apply } from './Apply';
 import { Cases, caseKey, useTicked } from './Cases';
+import { Outside } from './Outside';
 import type { WishedParts } from './wished';
 import type { Thing } from './useThing';
 
@@ -69,6 +70,7 @@ export function LinkCard({ collection, line, thing, onDone }: CardProps) {
         place={{ collection: line.collections[0] ?? '', address: '', source: '' }}
         onChange={setTo}
       />
+      {line.traits.includes('outside') && <Outside seen={line.outside} onLead={setTo} />}
       {line.traits.includes('new window') && <Tick label="Let it open in the same window" on={same} onChange={setSame} />}
       <Apply>
         <Button type="submit" $look="main" isDisabled={parts.length === 0}>

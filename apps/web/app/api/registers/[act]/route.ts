@@ -1,6 +1,7 @@
 import {
   around,
   keepCopy,
+  lookOutside,
   mend,
   offersOn,
   outlines,
@@ -52,6 +53,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, OUTLINES, (services, actor, wish) => outlines(services, actor, wish));
     case 'keep-copy':
       return answer(request, KEEP_COPY, (services, actor, wish) => keepCopy(services, actor, wish));
+    case 'look-outside':
+      return answer(request, REACH, (services, actor, wish) => lookOutside(services, actor, wish));
     case 'names':
       return answer(request, NAMES, (services, actor, wish) => proposeNames(services, actor, wish));
     case 'recolouring':
