@@ -30,6 +30,7 @@ async function send(page: Page, file: string): Promise<void> {
 }
 
 async function accept(page: Page): Promise<void> {
+  await expect(page.getByText(/looked at: \d+ open findings?\. Until all are fixed it would take about/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: /^Bring in \d/ }).click();
   await page.getByRole('link', { name: 'Open its ledger' }).click({ timeout: 60_000 });
 }

@@ -62,6 +62,48 @@ test('images are described one after another with the keyboard alone, each for a
   await expect(said(page)).toContainText('taken back on 3 pages', { timeout: 20_000 });
 });
 
+/** A green field of 40 by 20 pixels. */
+const GREEN =
+  'iVBORw0KGgoAAAANSUhEUgAAACgAAAAUCAMAAADImI+JAAAAA1BMVEUvb1763TecAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQokWNgGAWjYBQwkAAAAzQAAWANf2kAAAAASUVORK5CYII=';
+
+test('a part of an image takes its place, seen on its pages before, and the whole stays in the collection', async ({ page }) => {
+  const collection = await ownCollection();
+  const at = `/api/collections/${collection}/image?name=field.png`;
+  const sent = (await (await page.request.post(at, { data: Buffer.from(GREEN, 'base64') })).json()) as { value: { path: string } };
+  const { path } = sent.value;
+  const image = `<img src="${path}" width="40" alt="A field">`;
+  await bring(page, collection, { Field: `<h2>Field</h2><p>${image}</p>`, Fence: `<h2>Fence</h2><p>${image}</p>` });
+  await open(page, collection, 'images', '?words=field&group=thing');
+  await hand(page).getByRole('button', { name: 'Crop it or make it smaller…' }).click();
+  await expect(page.getByText('Kept: 40 by 20 of 40 by 20 pixels.')).toBeVisible();
+  await page.getByLabel('Width in pixels').fill('16');
+  await page.getByRole('button', { name: 'Crop', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Another image in its place' });
+  const shown = sheet.frameLocator('iframe').locator('img');
+  await expect(shown).toHaveJSProperty('naturalWidth', 16);
+  await sheet.getByRole('button', { name: 'Next page' }).click();
+  await expect(sheet.getByText(/page 2 of 2/)).toBeVisible();
+  await expect(shown).toHaveJSProperty('naturalWidth', 16);
+  await sheet.getByRole('button', { name: 'Put it in, 2 uses' }).click();
+  await expect(said(page)).toContainText('done on 2 pages', { timeout: 20_000 });
+  expect(await sourceOf(page, collection, 'field')).toContain('field-part.png');
+  expect((await page.request.get(`/proof/${collection}/${path}`)).status()).toBe(200);
+  await said(page).getByRole('button', { name: 'Take it back' }).click();
+  await expect(said(page)).toContainText('taken back on 2 pages', { timeout: 20_000 });
+  expect(await sourceOf(page, collection, 'field')).toContain(path);
+});
+
+test('addresses outside are not asked where nobody allowed it, and whoever asks is told who can', async ({ page }) => {
+  const collection = await ownCollection();
+  await bring(page, collection, { Times: '<h2>Times</h2><p><a href="https://larkmoor.example/times">Opening times</a></p>' });
+  await open(page, collection, 'links');
+  await expect(hand(page).getByText('Nobody has looked yet whether this address answers.')).toBeVisible();
+  await page.getByRole('button', { name: 'Addresses outside…' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Do addresses outside still answer?' });
+  await sheet.getByRole('button', { name: 'Look at them' }).click();
+  await expect(sheet.getByText(/INKWELL_LINK_HOSTS/)).toBeVisible();
+});
+
 test('a grid is moved in, chosen from and sorted with the keys of the grid pattern', async ({ page }) => {
   const collection = await ownCollection();
   const heading = (nth: number) => `<h2>Part ${String(nth).padStart(3, '0')}</h2><p>Text.</p>`;

@@ -27,7 +27,9 @@ afterAll(() => {
   server.close();
   delete process.env.INKWELL_LINK_HOSTS;
 });
-beforeEach(() => {
+beforeEach(async () => {
+  // All collections wait in one line.
+  await db().deleteFrom('outside_addresses').execute();
   asked = [];
   answers = { '/old': 301, '/lost': 404 };
 });

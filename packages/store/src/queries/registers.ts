@@ -285,8 +285,8 @@ export async function pagesUsing(
 /** The things of a register that a choice comes to, or those of some of its lines. */
 export async function thingsChosen(db: Database | Write, wish: ChosenBy, keys: readonly string[] | null, limit: number): Promise<string[]> {
   const { rows } = await sql<{ id: string }>`${linesOf(wish)}, ${grouped(wish)}
-    select l.id::text as id from groups join lines l on l.key = groups.key
-    where l.pages > 0 and not starts_with(l.id::text, 'file ') and ${keys === null ? chosen(wish) : sql`groups.key = any(${keys}::text[])`}
+    select id::text as id from lines where pages > 0 and not starts_with(id::text, 'file ')
+      and key in (select key from groups where ${keys === null ? chosen(wish) : sql`key = any(${keys}::text[])`})
     limit ${limit}`.execute(db);
   return rows.map(({ id }) => id);
 }
