@@ -53,6 +53,21 @@ test('a package says before it is accepted what is attached; then each has a sta
   ]);
 });
 
+test('in a course the pages of a file are counted by whichever name they call it', async () => {
+  const file = (id: string, href: string) =>
+    `<resource identifier="${id}" type="webcontent" href="${href}"><file href="${href}"/></resource>`;
+  const manifest = `<manifest><organizations><organization><title>Bees</title><item identifierref="a"><title>A</title></item></organization>
+</organizations><resources>${file('a', 'pages/a.html')}${file('p', 'plan.pdf')}</resources></manifest>`;
+  const slug = await packages.arrived(
+    await packages.sent('plan.imscc', [
+      { name: 'imsmanifest.xml', data: manifest },
+      { name: 'pages/a.html', data: document('A', '<p><a href="$IMS-CC-FILEBASE$/plan.pdf">The plan</a></p>') },
+      { name: 'plan.pdf', data: `%PDF-1.4 ${b.SLUG} course` },
+    ]),
+  );
+  expect((await listed(slug)).shown.map(({ path, pages }) => [path, pages])).toEqual([['plan.pdf', 1]]);
+});
+
 test('standing, owner and day are set for many, kept against whoever saw an older state, and chosen by', async () => {
   const slug = await packages.arrived(await packages.sent('judged.zip', SITE));
   const { shown } = await listed(slug);

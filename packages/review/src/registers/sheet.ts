@@ -34,15 +34,25 @@ export function registerSheet(services: Services, actor: Actor, wish: Reach & { 
     const name = `${only ? slugOf(only.title) : 'all'}-${wish.choice.register}.csv`;
     const asked = wishOf(wish.choice, found.value);
     if (wish.choice.register === 'images') {
-      const cases = await casesOf(at, await thingsChosen(at, asked, null, MOST_ROWS), MOST_ROWS);
+      const cases = await casesOf(at, await thingsChosen(at, asked, null, MOST_ROWS + 1), MOST_ROWS + 1);
+      if (cases.length > MOST_ROWS) return TOO_MANY;
       const rows = cases.filter(({ facts }) => !EXEMPT.has(String(facts.kind))).map((line) => describingRow(line, slugs));
       return done({ name, text: toCsvTable([], DESCRIBING) + csvRows(rows, DESCRIBING) });
     }
-    const { lines } = await registerLines(at, { ...asked, skip: 0, limit: MOST_ROWS });
+    const { lines, total } = await registerLines(at, { ...asked, skip: 0, limit: MOST_ROWS });
+    if (total > MOST_ROWS) return TOO_MANY;
     const rows = lines.map((line: RegisterLine) => listingRow(lineView(wish.choice.register, line, slugs)));
     return done({ name, text: toCsvTable([], LISTING) + csvRows(rows, LISTING) });
   });
 }
+
+const TOO_MANY = refused({
+  code: 'too-large',
+  what: 'This is too much for one sheet',
+  why: `It comes to more than ${MOST_ROWS.toLocaleString('en')} rows.`,
+  kept: 'Nothing was left out in silence: there is no sheet.',
+  next: 'Choose less with Find or Show, and download that; or one collection after another.',
+});
 
 const EXEMPT = new Set(['background', 'icon', 'poster']);
 

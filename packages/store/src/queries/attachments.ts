@@ -1,6 +1,7 @@
 import { sql } from 'kysely';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
+import { BASE } from './alias.ts';
 import type { AttachmentStanding } from '../schema.ts';
 
 /**
@@ -97,13 +98,13 @@ export async function attachmentLines(
   const from = wish.after === undefined ? sql`` : sql`and a.path > ${wish.after}`;
   const { rows } = await sql<AttachmentLine>`with listed as materialized (
       select a.* ${chosen(collectionId, wish)} ${from} order by a.path limit ${wish.limit}),
-    named as (select path as target from listed union all select '$IMS-CC-FILEBASE$/' || path from listed),
+    named as (select path as target from listed union all select ${BASE} || path from listed),
     used as (select n.target, count(distinct r.page_id)::integer as pages from named n
       join page_references r on r.collection_id = ${collectionId} and r.kind in ('link', 'media') and md5(r.target) = md5(n.target)
         and r.target = n.target
       join pages p on p.id = r.page_id where p.gone_at is null group by 1)
     select a.path, a.kind, f.size, a.standing, a.owner, o.name as owned_by, a.due::text, a.note, a.version, t.facts,
-      coalesce((select sum(pages)::integer from used where target in (a.path, '$IMS-CC-FILEBASE$/' || a.path)), 0) as pages,
+      coalesce((select sum(pages)::integer from used where target in (a.path, ${BASE} || a.path)), 0) as pages,
       (select jsonb_build_object('by', u.name, 'at', c.made_at) from attachment_changes c join people u on u.id = c.made_by
         where c.collection_id = a.collection_id and c.path = a.path order by c.id desc limit 1) as last
     from listed a join files f on f.sha256 = a.sha256 left join file_facts t on t.sha256 = a.sha256 left join people o on o.id = a.owner

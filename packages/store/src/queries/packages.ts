@@ -3,6 +3,7 @@ import type { Family, Reference } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
 import type { Became, PackagePages, Packages } from '../schema.ts';
+import { isAlias } from './alias.ts';
 import { closestBar } from './profiles.ts';
 
 export type Package = Selectable<Packages>;
@@ -377,7 +378,7 @@ export async function pagesInFolder(
 /** Folders of a collection with how many files and pages lie in each and below. */
 export async function foldersOf(db: Database | Write, collectionId: number, limit: number): Promise<{ folder: string; files: number }[]> {
   const { rows } = await sql<{ folder: string; files: number }>`with paths as (
-      select path from assets where collection_id = ${collectionId} and path not like '$IMS-CC-FILEBASE$/%'
+      select path from assets where collection_id = ${collectionId} and not ${isAlias(sql`assets.collection_id`, sql`path`)}
       union all select address from pages where collection_id = ${collectionId} and inside is null and gone_at is null),
     folders as (select array_to_string(steps[1:n], '/') || '/' as folder
       from (select string_to_array(path, '/') as steps from paths) p, generate_series(1, array_length(steps, 1) - 1) n)

@@ -1,6 +1,7 @@
 import { sql, type RawBuilder } from 'kysely';
-import { FILE_BASE_FOLDER, PASSING, traitsOf, type RegisterName, type UseFacts } from '@inkwell/core';
+import { PASSING, traitsOf, type RegisterName, type UseFacts } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
+import { isAlias, ownPath } from './alias.ts';
 import { anywhere } from './choosing.ts';
 import { registerNumber } from './uses.ts';
 
@@ -97,15 +98,6 @@ function linesOf({ register, collections, group }: ChosenBy): RawBuilder<unknown
 type ChosenBy = Omit<RegisterWish, 'order' | 'skip' | 'limit'>;
 
 const BACKGROUND = traitsOf('images', ['background']);
-
-/** In a course each file also lies in the folder its pages call it by: whether a path is only that. */
-function isAlias(collection: RawBuilder<unknown>, path: RawBuilder<unknown>): RawBuilder<unknown> {
-  return sql`(starts_with(${path}, ${BASE}) and exists (select 1 from assets own where own.collection_id = ${collection}
-    and own.path = ${ownPath(path)}))`;
-}
-
-const BASE = `${FILE_BASE_FOLDER}/`;
-const ownPath = (path: RawBuilder<unknown>) => sql`substr(${path}, ${BASE.length + 1}::integer)`;
 
 const KEYS: Record<Grouping, RawBuilder<unknown>> = {
   thing: sql`id::text`,
