@@ -66,10 +66,11 @@ export interface RegisterLines {
 }
 
 /** Each thing with what its uses come to: rows of `lines`. Images that nothing uses are among them. */
-function linesOf({ register, collections, group }: ChosenBy): RawBuilder<unknown> {
+function linesOf(wish: ChosenBy): RawBuilder<unknown> {
+  const { register, collections, group } = wish;
   const used = sql`used as materialized (
       select thing_id, sum(many)::integer as uses, sum(lead)::integer as pages, sum(open)::integer as open, sum(asks)::integer as asks,
-        bit_or(troubles) as troubles, bit_or(traits) as traits, min(said) as low, max(said) as high
+        ${detailsOf(wish)}
       from uses where register = ${registerNumber(register)} and collection_id = any(${collections}::integer[]) group by thing_id)`;
   if (register !== 'images')
     return sql`with ${used},
@@ -97,6 +98,25 @@ function linesOf({ register, collections, group }: ChosenBy): RawBuilder<unknown
 
 type ChosenBy = Omit<RegisterWish, 'order' | 'skip' | 'limit'>;
 
+/**
+ * What is told of a thing's uses besides how many there are. Of images, which are the most, only what a choice goes by: the rest is read
+ * for the lines that are told.
+ */
+function detailsOf({ register, troubles, traits, state }: ChosenBy): RawBuilder<unknown> {
+  const all = register !== 'images';
+  return sql`${all || troubles ? sql`bit_or(troubles)` : sql`0::bigint`} as troubles,
+    ${all || traits ? sql`bit_or(traits)` : sql`0`} as traits,
+    ${all || state === 'differs' ? sql`min(said) as low, max(said) as high` : sql`0::bigint as low, 0::bigint as high`}`;
+}
+
+/** The same for a line that is told, of images read anew. */
+function toldDetails({ register }: ChosenBy): RawBuilder<unknown> {
+  if (register !== 'images') return sql`select troubles, traits, low, high`;
+  return sql`select coalesce(bit_or(u.troubles), told.troubles) as troubles, coalesce(bit_or(u.traits), 0) | told.traits as traits,
+      coalesce(min(u.said), told.low) as low, coalesce(max(u.said), told.high) as high
+    from uses u where u.thing_id = any(array(select one::uuid from unnest(things) one where not starts_with(one, 'file ')))`;
+}
+
 const BACKGROUND = traitsOf('images', ['background']);
 
 const KEYS: Record<Grouping, RawBuilder<unknown>> = {
@@ -111,16 +131,21 @@ const KEYS: Record<Grouping, RawBuilder<unknown>> = {
 const mostUsed = (of: RawBuilder<unknown>) => sql`substr(max(lpad(l.uses::text, 10, '0') || ${of}), 11)`;
 
 /** Lines put together as is wished: rows of `groups`, with what a choice and its order go by. */
-function grouped({ group, words }: ChosenBy, order?: RegisterOrder): RawBuilder<unknown> {
+function grouped({ register, group, words, state }: ChosenBy, order?: RegisterOrder): RawBuilder<unknown> {
   const named = words ? sql`(name ilike ${anywhere(words)} or place ilike ${anywhere(words)})` : sql`true`;
   if (group === 'thing')
     return sql`groups as (select key, name, place, ${named} as named, uses, pages, open, asks, troubles, traits, low, high, size from lines)`;
+  // Eight thousand images have no other place than their name, and what they say is read for those that are told.
+  const said =
+    register === 'images' && state !== 'differs'
+      ? sql`0::bigint as low, 0::bigint as high`
+      : sql`coalesce(min(low) filter (where pages > 0), 0) as low, coalesce(max(high) filter (where pages > 0), 0) as high`;
+  const place = register === 'images' ? sql`''` : group === 'place' ? sql`key` : sql`min(place)`;
   // Among equals any of the names will do to order them by.
   return sql`groups as (select key, ${order === 'name' ? mostUsed(sql`l.name`) : sql`min(name collate "C")`} as name,
-      ${group === 'place' ? sql`key` : sql`min(place)`} as place, bool_or(${named}) as named, sum(uses)::integer as uses,
+      ${place} as place, ${words ? sql`bool_or(${named})` : named} as named, sum(uses)::integer as uses,
       sum(pages)::integer as pages, sum(open)::integer as open, sum(asks)::integer as asks, bit_or(troubles) as troubles,
-      bit_or(traits) as traits, coalesce(min(low) filter (where pages > 0), 0) as low,
-      coalesce(max(high) filter (where pages > 0), 0) as high, max(size) as size
+      bit_or(traits) as traits, ${said}, max(size) as size
     from lines l group by key)`;
 }
 
@@ -157,8 +182,8 @@ function chosen({ words, traits, troubles, state }: ChosenBy): RawBuilder<unknow
 
 /** The lines of a register that a choice comes to, in its order, from one on. */
 export async function registerLines(db: Database | Write, wish: RegisterWish): Promise<RegisterLines> {
-  // A hundred thousand uses are counted in memory rather than on disk.
-  await sql`set local work_mem = '64MB'`.execute(db);
+  // A hundred thousand uses are counted in memory rather than on disk, and thousands of things met by hashing rather than one by one.
+  await sql`select set_config('work_mem', '64MB', true), set_config('enable_nestloop', 'off', true)`.execute(db);
   const order = ORDERS[wish.order];
   const { rows } = await sql<{ lines: RegisterLine[]; total: number; uses: number; open: number }>`${linesOf(wish)},
     ${grouped(wish, wish.order)},
@@ -170,12 +195,11 @@ export async function registerLines(db: Database | Write, wish: RegisterWish): P
       (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
       (select coalesce(jsonb_agg(jsonb_build_object('key', told.key, 'name', own_name, 'place', own_place, 'things', to_jsonb(things),
         'collections', to_jsonb(collections), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks,
-        'troubles', troubles::text, 'traits', traits, 'low', low::text, 'high', high::text, 'sha256', sha256, 'size', size,
+        'troubles', more.troubles::text, 'traits', more.traits, 'low', more.low::text, 'high', more.high::text, 'sha256', sha256, 'size', size,
         'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts) order by nth), '[]')
         from told join whole on whole.key = told.key left join lateral (select says, facts from uses where pages > 0 and thing_id = case
-          when starts_with(things[1], 'file ') then null else things[1]::uuid end order by page_id limit 1) one on true) as lines`.execute(
-    db,
-  );
+          when starts_with(things[1], 'file ') then null else things[1]::uuid end order by page_id limit 1) one on true
+          cross join lateral (${toldDetails(wish)}) more) as lines`.execute(db);
   return rows[0]!;
 }
 
