@@ -3,6 +3,7 @@ import { defineConfig } from '@playwright/test';
 /** Drives the production build in Debian's Chromium. bin/test starts the server and says where it is. */
 export default defineConfig({
   testDir: './specs',
+  globalSetup: './support/globalSetup.ts',
   timeout: 60_000,
   expect: { timeout: 20_000 },
   fullyParallel: false,
@@ -14,6 +15,7 @@ export default defineConfig({
   outputDir: '../test-results',
   reporter: [['line'], ['./support/countReporter.ts']],
   use: {
+    storageState: '../test-results/signed-in.json',
     baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310',
     viewport: { width: 1280, height: 800 },
     launchOptions: {

@@ -4,6 +4,7 @@
  * written about; fails when the focus is ever nowhere.
  */
 import { chromium } from '@playwright/test';
+import { signedInAs } from './support/signIn';
 
 const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
 const MOST = Number(process.env.INKWELL_IMAGES ?? 60);
@@ -14,7 +15,11 @@ const browser = await chromium.launch({
   executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
 });
-const page = await browser.newPage({ baseURL: base, viewport: { width: 1280, height: 800 } });
+const page = await browser.newPage({
+  baseURL: base,
+  storageState: await signedInAs('ines-calder', base),
+  viewport: { width: 1280, height: 800 },
+});
 await page.goto('/registers/images?order=name&group=thing', { waitUntil: 'networkidle' });
 const hand = page.getByRole('region', { name: 'In hand' });
 const title = hand.getByRole('heading', { level: 2 });

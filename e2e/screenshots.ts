@@ -2,6 +2,7 @@ import { mkdtemp, readdir, readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { signedInAs } from './support/signIn';
 import { writeZip } from '../packages/formats/src/testing/zips';
 
 interface Shot {
@@ -113,9 +114,12 @@ const browser = await chromium.launch({
     '--disable-sync',
   ],
 });
+const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
+const storageState = await signedInAs('ines-calder', base);
 for (const shot of SHOTS) {
   const page = await browser.newPage({
-    baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310',
+    baseURL: base,
+    storageState,
     viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 },
     colorScheme: shot.dark ? 'dark' : 'light',
   });

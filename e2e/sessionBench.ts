@@ -5,6 +5,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
+import { signedInAs } from './support/signIn';
 
 type Done = 'certain or filled in' | 'typed into' | 'question' | 'skipped';
 
@@ -27,7 +28,11 @@ const browser = await chromium.launch({
   executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
 });
-const page = await browser.newPage({ baseURL: base, viewport: { width: 1280, height: 800 } });
+const page = await browser.newPage({
+  baseURL: base,
+  storageState: await signedInAs('ines-calder', base),
+  viewport: { width: 1280, height: 800 },
+});
 // What runs this file keeps the names of functions with a helper that the page does not have.
 await page.addInitScript('globalThis.__name = (one) => one');
 

@@ -99,3 +99,13 @@ wait_for() {
   done
   return 1
 }
+
+# What the people of the demo are let in with, with one press; the seeder gives it to them.
+export_demo() { export INKWELL_DEMO="larkmoor towpath demo"; }
+
+# keep_secret FOLDER: what seals sessions, made once and kept where only its owner reads it.
+keep_secret() {
+  [ -n "${INKWELL_SECRET:-}" ] && return 0
+  [ -s "$1/secret" ] || (umask 077; head -c 48 /dev/urandom | base64 | tr -d '\n' >"$1/secret")
+  INKWELL_SECRET="$(cat "$1/secret")"; export INKWELL_SECRET
+}

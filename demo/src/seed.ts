@@ -30,6 +30,7 @@ import {
   pageAtAddress,
   setPeople,
 } from '@inkwell/store';
+import { letPeopleIn } from './signIn.ts';
 import { writeLarge } from './large.ts';
 import { LESSON, writePackages } from './packages.ts';
 import { COLLECTIONS, PEOPLE, STEPS, type ScenarioCollection, type Step } from './scenario.ts';
@@ -48,9 +49,10 @@ async function seed(): Promise<void> {
   try {
     await migrate(db);
     if (process.argv.includes('--fresh')) await emptyHouse(db);
-    if (await isFurnished(db)) return;
+    if (await isFurnished(db)) return await letPeopleIn(db);
     await nameHouse(db, 'Larkmoor Open College');
     await setPeople(db, PEOPLE);
+    await letPeopleIn(db);
     const files = await writePackages(process.env.INKWELL_PACKAGES ?? join(folder, 'packages'));
     for (const collection of COLLECTIONS) await bringCollection(services, collection, files.get(collection.package)!);
     await bringPackage(services, files.get(LESSON)!, LESSON);

@@ -1,23 +1,29 @@
 import 'server-only';
-import { cookies } from 'next/headers';
+import { headers } from 'next/headers';
+import { cache } from 'react';
 import { people, personById, type Person } from '@inkwell/store';
+import { auth, isDemo } from './auth';
 import { database } from './database';
 
-export const PERSON_COOKIE = 'inkwell-person';
+/** Nobody is signed in: a screen leads to the door, an answer says so. */
+export class SignedOut extends Error {}
+
+/** The session of the request at hand; null where nobody is signed in. Ended ones are told from the database each time. */
+export const currentSession = cache(async (): Promise<{ id: string; person: string } | null> => {
+  const found = await (await auth()).api.getSession({ headers: await headers() });
+  return found ? { id: found.session.id, person: found.user.id } : null;
+});
 
 /**
- * Who is at the desk: the one place where the server learns it. Until people sign in, it is whoever was chosen in the header;
- * with nobody chosen, the first reviewer.
+ * Who acts: the one place where the server learns it.
+ *
+ * @throws SignedOut
  */
 export async function currentActor(): Promise<Person> {
-  const db = await database();
-  const chosen = (await cookies()).get(PERSON_COOKIE)?.value;
-  const person = chosen ? await personById(db, chosen) : undefined;
-  if (person && person.kind === 'person') return person;
-  const all = await people(db);
-  const first = all.find((one) => roleOf(one) === 'reviewer') ?? all[0];
-  if (!first) throw new Error('Nobody is known here yet: seed the demo with bin/demo, or add people first.');
-  return first;
+  const session = await currentSession();
+  const person = session ? await personById(await database(), session.person) : undefined;
+  if (!person || person.kind !== 'person' || person.disabled) throw new SignedOut();
+  return person;
 }
 
 /** Somebody who may be chosen. */
@@ -27,15 +33,20 @@ export interface Somebody {
   role: string;
 }
 
+const toChoose = (person: Person): Somebody => ({ id: person.id, name: person.name, role: roleOf(person) });
+
+/** Whoever has not left. */
 export async function everyone(): Promise<Somebody[]> {
-  return (await people(await database())).map((person) => ({ id: person.id, name: person.name, role: roleOf(person) }));
+  return (await people(await database())).filter(({ disabled }) => !disabled).map(toChoose);
 }
 
-/** Whether somebody may be at the desk. */
-export async function isKnown(id: string): Promise<boolean> {
-  return (await personById(await database(), id))?.kind === 'person';
+/** In the demo: whoever may be let in with one press. Elsewhere nobody. */
+export async function demoPeople(): Promise<Somebody[]> {
+  if (!isDemo()) return [];
+  return (await people(await database())).filter(({ disabled, email }) => !disabled && email !== null).map(toChoose);
 }
 
-function roleOf({ memberships }: Person): string {
+/** The widest part somebody has. */
+export function roleOf({ memberships }: Pick<Person, 'memberships'>): string {
   return memberships.find((one) => one.collection === null)?.role ?? memberships[0]?.role ?? 'guest';
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 import type { Actor, Problem, Services } from '@inkwell/review';
 import { isAway } from '@inkwell/store';
-import { currentActor } from './actor';
+import { currentActor, SignedOut } from './actor';
 import type { Checker } from './inputs';
 import { services } from './services';
 
@@ -15,6 +15,8 @@ const STATUS: Record<Problem['code'], number> = {
   'too-large': 413,
   held: 409,
   duplicate: 409,
+  'signed-out': 401,
+  'too-many': 429,
   away: 503,
   fault: 500,
 };
@@ -33,6 +35,14 @@ export const FAULT: Problem = {
   why: 'It met a case it was not made for; the server’s log has the details.',
   kept: 'Nothing was changed, and what you typed stays on this screen.',
   next: 'Try again; if it happens again, tell whoever looks after this server.',
+};
+
+const SIGNED_OUT: Problem = {
+  code: 'signed-out',
+  what: 'Nobody is signed in here',
+  why: 'The session is over, or was ended.',
+  kept: 'Nothing was changed, and what you typed stays on this screen.',
+  next: 'Sign in again in another tab, come back, and do it once more.',
 };
 
 type Answerable = { ok: true; value: unknown } | { ok: false; problem: Problem };
@@ -59,6 +69,24 @@ export async function answer<T>(
   act: (services: Services, actor: Actor, input: T) => Promise<Answerable>,
   most = SHORT_BODY,
 ): Promise<Response> {
+  return open(
+    request,
+    check,
+    async (input) => {
+      const result = await act(await services(), await currentActor(), input);
+      return result.ok ? Response.json(result) : result.problem;
+    },
+    most,
+  );
+}
+
+/** The same for what nobody need be signed in for. */
+export async function open<T>(
+  request: Request,
+  check: Checker<T>,
+  act: (input: T) => Promise<Response | Problem>,
+  most = SHORT_BODY,
+): Promise<Response> {
   const barred = fromElsewhere(request);
   if (barred) return barred;
   return guarded(async () => {
@@ -74,8 +102,8 @@ export async function answer<T>(
     const input = check(parsed(new TextDecoder().decode(bytes)));
     if (!input.ok)
       return problemResponse({ code: 'bad-page', what: 'This request could not be read', why: input.why, kept: 'Nothing was changed.' });
-    const result = await act(await services(), await currentActor(), input.value);
-    return result.ok ? Response.json(result) : problemResponse(result.problem);
+    const result = await act(input.value);
+    return result instanceof Response ? result : problemResponse(result);
   });
 }
 
@@ -85,6 +113,7 @@ export async function guarded(make: () => Promise<Response>): Promise<Response> 
     return await make();
   } catch (error) {
     if (isAway(error)) return problemResponse(AWAY);
+    if (error instanceof SignedOut) return problemResponse(SIGNED_OUT);
     console.error(error);
     return problemResponse(FAULT);
   }

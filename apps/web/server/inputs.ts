@@ -327,5 +327,4 @@ export const BRING_IN = checker({
   },
 });
 export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });
-export const PERSON = checker({ ...base, required: ['person'], properties: { person: { type: 'string', maxLength: 80 } } });
 export const KEEP_OPEN = checker({ ...base, required: ['open'], properties: { open: { type: 'boolean' } } });

@@ -1,14 +1,17 @@
 import 'server-only';
-import { notFound } from 'next/navigation';
+import { headers } from 'next/headers';
+import { notFound, redirect } from 'next/navigation';
 import type { Problem, Result, Services } from '@inkwell/review';
 import { isAway, type Person } from '@inkwell/store';
-import { currentActor, everyone, type Somebody } from './actor';
+import { currentActor, everyone, SignedOut, type Somebody } from './actor';
+import { isDemo } from './auth';
 import { AWAY } from './answer';
 import { services } from './services';
 
 export interface WithPeople<T> {
   shown: T;
-  actor: Person;
+  /** Who is signed in; in the demo whoever sits here may become somebody else with one press. */
+  actor: Person & { isDemo: boolean };
   people: Somebody[];
 }
 
@@ -22,11 +25,12 @@ export async function screenWithPeople<T>(
   try {
     const actor = await currentActor();
     const result = await read(await services(), actor);
-    if (result.ok) return { data: { shown: result.value, actor, people: await everyone() } };
+    if (result.ok) return { data: { shown: result.value, actor: { ...actor, isDemo: isDemo() }, people: await everyone() } };
     if (result.problem.code === 'not-found') notFound();
     return { problem: result.problem };
   } catch (error) {
     if (isAway(error)) return { problem: AWAY };
+    if (error instanceof SignedOut) redirect(`/sign-in?next=${encodeURIComponent((await headers()).get('x-place') ?? '/')}`);
     throw error;
   }
 }

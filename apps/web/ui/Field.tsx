@@ -49,12 +49,22 @@ export interface TextBoxProps {
   rows?: number;
   name?: string;
   required?: boolean;
+  /** What a browser may fill it with, and what it shows of it. */
+  type?: 'text' | 'email' | 'password';
+  autoComplete?: string;
   onPaste?(event: React.ClipboardEvent<HTMLTextAreaElement>): void;
 }
 
-export function TextBox({ label, value, onChange, hint, passage, code, rows, name, required, onPaste }: TextBoxProps) {
+export function TextBox({ label, value, onChange, hint, passage, code, rows, name, required, type, autoComplete, onPaste }: TextBoxProps) {
   return (
-    <TextField value={value} onChange={onChange} {...(name ? { name } : {})} {...(required ? { isRequired: true } : {})}>
+    <TextField
+      value={value}
+      onChange={onChange}
+      {...(name ? { name } : {})}
+      {...(required ? { isRequired: true } : {})}
+      {...(type ? { type } : {})}
+      {...(autoComplete ? { autoComplete } : {})}
+    >
       <StyledLabel>{label}</StyledLabel>
       {passage ? (
         <StyledArea rows={rows ?? 2} $code={code ?? false} {...(onPaste ? { onPaste } : {})} spellCheck={!code} />

@@ -51,12 +51,23 @@ const Crumbs = styled.nav`
     font-weight: 600;
   }
 `;
+const Own = styled.nav`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 1rem;
+  margin-left: auto;
+  font-size: 0.875rem;
+  > a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 1.75rem;
+  }
+`;
 const Who = styled.label`
   display: flex;
   align-items: center;
   gap: 0.5rem;
-  margin-left: auto;
-  font-size: 0.875rem;
   color: var(--barQuiet);
   select {
     background: var(--bar);
@@ -106,11 +117,11 @@ export interface Crumb {
 export interface ShellProps {
   crumbs: readonly Crumb[];
   people: readonly { id: string; name: string; role: string }[];
-  actor: { id: string };
+  actor: { id: string; name?: string; isDemo?: boolean; memberships?: readonly { collection: number | null; role: string }[] };
   children: ReactNode;
 }
 
-/** The bar that every screen has: where one is, and who is at the desk. */
+/** The bar that every screen has: where one is, and who is signed in; in the demo, who is at the desk. */
 export function Shell({ crumbs, people, actor, children }: ShellProps) {
   const router = useRouter();
   const choose = async (person: string) => {
@@ -134,14 +145,22 @@ export function Shell({ crumbs, people, actor, children }: ShellProps) {
             ))}
           </ol>
         </Crumbs>
-        <Who>
-          <span>At the desk</span>
-          <select value={actor.id} onChange={(event) => void choose(event.target.value)}>
-            {people.map((person) => (
-              <option key={person.id} value={person.id}>{`${person.name}, ${person.role}`}</option>
-            ))}
-          </select>
-        </Who>
+        <Own aria-label="You and the house">
+          {actor.memberships?.some(({ collection, role }) => collection === null && role === 'administrator') && (
+            <Link href="/people">People</Link>
+          )}
+          {actor.name && <Link href="/you">{actor.isDemo ? 'You' : actor.name}</Link>}
+          {actor.isDemo && (
+            <Who>
+              <span>At the desk</span>
+              <select value={actor.id} onChange={(event) => void choose(event.target.value)}>
+                {people.map((person) => (
+                  <option key={person.id} value={person.id}>{`${person.name}, ${person.role}`}</option>
+                ))}
+              </select>
+            </Who>
+          )}
+        </Own>
       </Bar>
       {children}
     </>

@@ -13,6 +13,7 @@ export type Act =
   | 'let stand'
   | 'sign off'
   | 'set the standard'
+  | 'look after people'
   | 'keep the house';
 
 /** What an act is done to: something of a collection, or the house as a whole. */
@@ -29,6 +30,7 @@ const MAY: Record<Act, readonly Role[]> = {
   'let stand': ['reviewer', 'administrator'],
   'sign off': ['reviewer', 'publisher', 'administrator'],
   'set the standard': ['administrator'],
+  'look after people': ['administrator'],
   'keep the house': [],
 };
 

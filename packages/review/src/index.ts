@@ -130,3 +130,24 @@ export type { Cost } from './effort.ts';
 export { lookAtOutside, lookOutside, lookOutsideAgain, outsideAllowed, type LookAtAddress, type OutsideView } from './registers/outside.ts';
 export { keepCopy } from './registers/borrowed.ts';
 export { keepOpen } from './openPages.ts';
+
+export { mayTry, signedIn, WRONG_PASSWORD, type Try } from './people/signIn.ts';
+export { askForPassword, choosePassword, readLink, SHORTEST_PASSWORD, type LinkTo } from './people/links.ts';
+export { addressFrom, nameFrom } from './people/words.ts';
+export {
+  endMySessions,
+  endTheirSessions,
+  givePart,
+  invite,
+  inviteAgain,
+  leave,
+  PEOPLE_AT_ONCE,
+  mySessions,
+  removePerson,
+  showDeeds,
+  showMessages,
+  showPeople,
+  takePart,
+  type Invitation,
+  type PeopleShown,
+} from './people/people.ts';

@@ -12,6 +12,8 @@ export interface Problem {
     | 'too-large'
     | 'held'
     | 'duplicate'
+    | 'signed-out'
+    | 'too-many'
     | 'away'
     | 'fault';
   /** What happened. */

@@ -53,6 +53,13 @@ export interface Tables {
   image_facts: ImageFacts;
   sheets_read: SheetsRead;
   sheet_images: SheetImages;
+  logins: Logins;
+  sessions: Sessions;
+  accounts: Accounts;
+  links: Links;
+  messages: Messages;
+  wrong_passwords: WrongPasswords;
+  deeds: Deeds;
   open_pages: OpenPages;
   outside_addresses: OutsideAddresses;
   colours: Colours;
@@ -103,6 +110,73 @@ export interface Memberships {
   person_id: string;
   collection_id: number | null;
   role: Role;
+}
+
+/** Who may sign in, by the address they sign in with, in lower case. */
+export interface Logins {
+  id: string;
+  name: string;
+  email: string;
+  created_at: Generated<Date>;
+}
+
+/** A browser somebody is signed in with. */
+export interface Sessions {
+  id: string;
+  login_id: string;
+  expires_at: Date;
+  created_at: Generated<Date>;
+  updated_at: Date;
+  ip_address: string | null;
+  user_agent: string | null;
+}
+
+/** A way to sign in. */
+export interface Accounts {
+  id: string;
+  login_id: string;
+  account_id: string;
+  provider_id: string;
+  password: string | null;
+  updated_at: Generated<Date>;
+}
+
+/** A link that was sent, by the sum of its secret. */
+export interface Links {
+  sum: string;
+  person_id: string;
+  purpose: 'invitation' | 'password';
+  made_by: string;
+  made_at: Generated<Date>;
+  until: Date;
+  used_at: Date | null;
+}
+
+/** A message that went out, or would. */
+export interface Messages {
+  id: Generated<number>;
+  person_id: string | null;
+  address: string;
+  subject: string;
+  body: string;
+  made_at: Generated<Date>;
+  sent_at: Date | null;
+  trouble: string | null;
+}
+
+export interface WrongPasswords {
+  key: string;
+  at: Date;
+}
+
+/** Who did what to whom and to the house. */
+export interface Deeds {
+  id: Generated<string>;
+  at: Generated<Date>;
+  made_by: string;
+  deed: string;
+  person_id: string | null;
+  about: JSONColumnType<Record<string, unknown>>;
 }
 
 /** One row: what belongs to nobody else. */

@@ -19,6 +19,7 @@ import * as pagesTakenOut from './017-pages-taken-out.ts';
 import * as registers from './018-registers.ts';
 import * as outsideAddresses from './019-outside-addresses.ts';
 import * as packageSamples from './020-package-samples.ts';
+import * as signIn from './021-sign-in.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -42,4 +43,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '018-registers': registers,
   '019-outside-addresses': outsideAddresses,
   '020-package-samples': packageSamples,
+  '021-sign-in': signIn,
 };

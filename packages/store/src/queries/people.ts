@@ -12,6 +12,8 @@ export interface Membership {
 export interface Person {
   id: string;
   name: string;
+  /** Where they are written to; null for whoever has none, or was removed. */
+  email: string | null;
   kind: 'person' | 'system';
   /** Nobody who left may act. */
   disabled: boolean;
@@ -30,7 +32,7 @@ function peopleRows(db: Database) {
     where m.person_id = people.id), '[]')`;
   return db
     .selectFrom('people')
-    .select(['id', 'name', 'kind', 'keeps_time as keepsTime', 'keys'])
+    .select(['id', 'name', 'email', 'kind', 'keeps_time as keepsTime', 'keys'])
     .select([sql<boolean>`coalesce(disabled_on <= current_date, false)`.as('disabled'), memberships.as('memberships')]);
 }
 

@@ -1,7 +1,7 @@
 import { browserReadsAsXml } from '@inkwell/core';
 import { proof } from '@inkwell/review';
 import { isAway } from '@/server/away';
-import { currentActor } from '@/server/actor';
+import { currentActor, SignedOut } from '@/server/actor';
 import { services } from '@/server/services';
 
 /**
@@ -52,6 +52,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ coll
       });
     return fileResponse(request, value);
   } catch (error) {
+    if (error instanceof SignedOut) return plain('Nobody is signed in here.', 401);
     if (!isAway(error)) throw error;
     return plain('The database cannot be reached.', 503);
   }

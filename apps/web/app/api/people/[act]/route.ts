@@ -1,0 +1,46 @@
+import {
+  endTheirSessions,
+  givePart,
+  invite,
+  inviteAgain,
+  leave,
+  removePerson,
+  showDeeds,
+  showMessages,
+  showPeople,
+  takePart,
+} from '@inkwell/review';
+import { answer, problemResponse } from '@/server/answer';
+import { ownAddress } from '@/server/auth';
+import { DEEDS, FIND_PEOPLE, GIVE_PART, INVITE, LEAVE, MESSAGES, PERSON_ONLY, TAKE_PART } from '@/server/peopleInputs';
+
+/** What is done about people: who may is looked at by each act. */
+export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
+  const site = ownAddress();
+  switch ((await params).act) {
+    case 'find':
+      return answer(request, FIND_PEOPLE, (services, actor, { words, after }) =>
+        showPeople(services, actor, { words, after: after ?? null }),
+      );
+    case 'invite':
+      return answer(request, INVITE, (services, actor, wish) => invite(services, actor, { ...wish, site }));
+    case 'invite-again':
+      return answer(request, PERSON_ONLY, (services, actor, wish) => inviteAgain(services, actor, { ...wish, site }));
+    case 'give-part':
+      return answer(request, GIVE_PART, (services, actor, wish) => givePart(services, actor, wish));
+    case 'take-part':
+      return answer(request, TAKE_PART, (services, actor, wish) => takePart(services, actor, wish));
+    case 'leave':
+      return answer(request, LEAVE, (services, actor, wish) => leave(services, actor, wish));
+    case 'remove':
+      return answer(request, PERSON_ONLY, (services, actor, wish) => removePerson(services, actor, wish));
+    case 'end-sessions':
+      return answer(request, PERSON_ONLY, (services, actor, wish) => endTheirSessions(services, actor, wish));
+    case 'messages':
+      return answer(request, MESSAGES, (services, actor, wish) => showMessages(services, actor, wish));
+    case 'deeds':
+      return answer(request, DEEDS, (services, actor, wish) => showDeeds(services, actor, wish));
+    default:
+      return problemResponse({ code: 'not-found', what: 'There is nothing at this address', kept: 'Nothing was changed.' });
+  }
+}

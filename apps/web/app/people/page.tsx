@@ -1,0 +1,26 @@
+import { shelf, showPeople } from '@inkwell/review';
+import type { Metadata } from 'next';
+import { PeopleScreen, type PersonRow } from '@/features/people/PeopleScreen';
+import { screenWithPeople } from '@/server/screen';
+import { ProblemScreen } from '@/ui/ProblemScreen';
+import { Shell } from '@/ui/Shell';
+
+export const metadata: Metadata = { title: 'People' };
+
+/** Whoever has a part here, for whoever looks after people. */
+export default async function PeoplePage() {
+  const screen = await screenWithPeople(async (services, actor) => {
+    const found = await showPeople(services, actor, {});
+    if (!found.ok) return found;
+    const collections = await shelf(services, actor);
+    return collections.ok ? { ok: true as const, value: { ...found.value, collections: collections.value } } : collections;
+  });
+  if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
+  const { shown, actor, people } = screen.data;
+  const rows = JSON.parse(JSON.stringify(shown.people)) as PersonRow[];
+  return (
+    <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: 'People' }]} actor={actor} people={people}>
+      <PeopleScreen people={rows} next={shown.next} collections={shown.collections.map(({ slug, title }) => ({ slug, title }))} />
+    </Shell>
+  );
+}

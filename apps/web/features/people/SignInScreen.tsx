@@ -1,0 +1,66 @@
+'use client';
+import type { Problem } from '@inkwell/review';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Button } from '@/ui/Button';
+import { TextBox } from '@/ui/Field';
+import { Lines, Row } from '@/ui/Panel';
+import { ProblemNotice } from '@/ui/ProblemNotice';
+import { send } from '@/ui/send';
+import { Door } from './Door';
+
+interface SignInProps {
+  next: string;
+  /** In the demo: whoever is let in with one press. */
+  people: readonly { id: string; name: string; role: string }[];
+}
+
+/** Signing in, with a password; in the demo also as anybody with one press. */
+export function SignInScreen({ next, people }: SignInProps) {
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [busy, setBusy] = useState(false);
+  const enter = async (address: string, body: object) => {
+    setBusy(true);
+    const sent = await send<unknown>(address, body);
+    // A whole new page: nothing of whoever sat here before stays in it.
+    if (sent.ok) return window.location.assign(next);
+    setBusy(false);
+    setPassword('');
+    setProblem(sent.problem);
+  };
+  return (
+    <Door title="Sign in">
+      {problem && <ProblemNotice problem={problem} />}
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void enter('/api/sign-in', { email, password });
+        }}
+      >
+        <TextBox label="E-mail address" type="email" autoComplete="username" value={email} onChange={setEmail} required />
+        <TextBox label="Password" type="password" autoComplete="current-password" value={password} onChange={setPassword} required />
+        <Row>
+          <Button type="submit" $look="main" isDisabled={busy || email.trim() === '' || password === ''}>
+            Sign in
+          </Button>
+          <Link href="/password">I need a new password</Link>
+        </Row>
+      </form>
+      {people.length > 0 && (
+        <section aria-label="People of the demo">
+          <h2>This is the demo</h2>
+          <p>Come in as whoever you like:</p>
+          <Lines>
+            {people.map(({ id, name, role }) => (
+              <li key={id}>
+                <Button isDisabled={busy} onPress={() => void enter('/api/person', { person: id })}>{`${name}, ${role}`}</Button>
+              </li>
+            ))}
+          </Lines>
+        </section>
+      )}
+    </Door>
+  );
+}

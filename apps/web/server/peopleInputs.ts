@@ -1,0 +1,42 @@
+import 'server-only';
+import { checker, ID } from './inputs';
+
+const base = { type: 'object', additionalProperties: false } as const;
+const LINE = { type: 'string', maxLength: 400 } as const;
+const PASSWORD = { type: 'string', maxLength: 1_000 } as const;
+const SOMEBODY = { type: 'string', maxLength: 100 } as const;
+const COLLECTION = { type: ['string', 'null'], maxLength: 200 } as const;
+const ROLE = { enum: ['reviewer', 'author', 'publisher', 'administrator', 'specialist'] } as const;
+const DAY = { type: ['string', 'null'], pattern: '^\\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\\d|3[01])$' } as const;
+
+export const SIGN_IN = checker({ ...base, required: ['email', 'password'], properties: { email: LINE, password: PASSWORD } });
+export const ASK_FOR_PASSWORD = checker({ ...base, required: ['email'], properties: { email: LINE } });
+export const USE_LINK = checker({ ...base, required: ['secret', 'password'], properties: { secret: LINE, password: PASSWORD } });
+export const INVITE = checker({
+  ...base,
+  required: ['name', 'email', 'role', 'collection'],
+  properties: { name: LINE, email: LINE, role: ROLE, collection: COLLECTION },
+});
+export const PERSON_ONLY = checker({ ...base, required: ['person'], properties: { person: SOMEBODY } });
+export const GIVE_PART = checker({
+  ...base,
+  required: ['person', 'role', 'collection'],
+  properties: { person: SOMEBODY, role: ROLE, collection: COLLECTION },
+});
+export const TAKE_PART = checker({ ...base, required: ['person', 'part'], properties: { person: SOMEBODY, part: ID } });
+export const LEAVE = checker({ ...base, required: ['person', 'day'], properties: { person: SOMEBODY, day: DAY } });
+export const FIND_PEOPLE = checker({
+  ...base,
+  required: ['words'],
+  properties: {
+    words: LINE,
+    after: { ...base, type: ['object', 'null'], required: ['name', 'id'], properties: { name: LINE, id: SOMEBODY } },
+  },
+});
+export const END_SESSION = checker({ ...base, required: ['session'], properties: { session: LINE } });
+export const MESSAGES = checker({ ...base, required: ['before'], properties: { before: { type: ['integer', 'null'], minimum: 1 } } });
+export const DEEDS = checker({
+  ...base,
+  required: ['words', 'before'],
+  properties: { words: LINE, before: { type: ['string', 'null'], pattern: '^\\d{1,18}$' } },
+});

@@ -1,0 +1,122 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import {
+  addLink,
+  addMessages,
+  linkFor,
+  loginByEmail,
+  setPassword,
+  SYSTEM,
+  useLink,
+  writeDeed,
+  writing,
+  type SentLink,
+  type Write,
+} from '@inkwell/store';
+import { done, refused, type Result } from '../problems.ts';
+import type { Services } from '../services.ts';
+import { addressFrom } from './words.ts';
+
+/** How long links are good, in ms. */
+const GOOD_FOR: Record<SentLink['purpose'], number> = { invitation: 7 * 86_400_000, password: 3_600_000 };
+const GOOD_WORDS: Record<SentLink['purpose'], string> = { invitation: 'a week', password: 'an hour' };
+
+/** Shortest and longest password, in characters (NIST SP 800-63B, 3.1.1.2). */
+export const SHORTEST_PASSWORD = 12;
+const LONGEST_PASSWORD = 200;
+
+const sumOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
+
+export interface LinkTo {
+  person: string;
+  name: string;
+  email: string;
+}
+
+/** Makes a link that is good once, and the message that carries it. `site`: where this server is reached. Gives the link. */
+export async function sendLink(
+  trx: Write,
+  { now }: Services,
+  { to, purpose, by, site, text }: { to: LinkTo; purpose: SentLink['purpose']; by: string; site: string; text: string },
+): Promise<string> {
+  const secret = randomBytes(32).toString('base64url');
+  const until = new Date(now().getTime() + GOOD_FOR[purpose]);
+  await addLink(trx, { sum: sumOf(secret), person_id: to.person, purpose, made_by: by, until });
+  const link = `${site}/link/${secret}`;
+  const subject = purpose === 'invitation' ? 'You are invited to Inkwell Check' : 'A new password for Inkwell Check';
+  const body = `Hello ${to.name},\n\n${text}\n\n${link}\n\nThe link is good for ${GOOD_WORDS[purpose]}, and once.\n`;
+  await addMessages(trx, [{ person: to.person, address: to.email, subject, body }]);
+  return link;
+}
+
+/**
+ * Sends whoever has an address a link to choose a new password with. Says the same whether anybody has it, so that nobody can find out.
+ */
+export async function askForPassword(services: Services, wish: { email: string; site: string }): Promise<Result<null>> {
+  const email = addressFrom(wish.email);
+  if (email === null) return done(null);
+  await writing(services.db, async (trx) => {
+    const login = await loginByEmail(trx, email);
+    if (!login) return done(null);
+    const text = 'Somebody, probably you, asked for a new password. Choose it here; if it was not you, nothing has to be done.';
+    const to = { person: login.id, name: login.name, email };
+    await sendLink(trx, services, { to, purpose: 'password', by: SYSTEM, site: wish.site, text });
+    return done(null);
+  });
+  return done(null);
+}
+
+/** Whom a link is for, while it is good. */
+export async function readLink({ db }: Services, wish: { secret: string }): Promise<Result<LinkTo & { purpose: SentLink['purpose'] }>> {
+  return db.transaction().execute(async (trx) => {
+    const found = await linkFor(trx, sumOf(wish.secret));
+    return found ? done(found) : NOT_GOOD;
+  });
+}
+
+const NOT_GOOD = refused({
+  code: 'not-found',
+  what: 'This link is no longer good',
+  why: 'It was used, another was sent after it, or its time is over.',
+  kept: 'Nothing was changed.',
+  next: 'Ask for a new one.',
+});
+
+/** Why a password is not taken; null for one that is. */
+export function passwordTrouble(password: string, { name, email }: Pick<LinkTo, 'name' | 'email'>): string | null {
+  const length = [...password].length;
+  if (length < SHORTEST_PASSWORD) return `It has ${length} of ${SHORTEST_PASSWORD} characters that a password needs at least.`;
+  if (length > LONGEST_PASSWORD) return `It is longer than ${LONGEST_PASSWORD} characters.`;
+  if (new Set(password).size < 5) return 'It is made of the same few characters.';
+  const lower = password.toLowerCase();
+  const known = [email, name.toLowerCase()].some((one) => lower.includes(one));
+  return known ? 'It holds your name or your address.' : null;
+}
+
+/** Takes a password for whoever a link is for; the link is good no more, and whoever was signed in with the old one is no longer. */
+export async function choosePassword(
+  services: Services,
+  wish: { secret: string; password: string; hash: (password: string) => Promise<string> },
+): Promise<Result<LinkTo>> {
+  const known = await readLink(services, wish);
+  if (!known.ok) return known;
+  const why = passwordTrouble(wish.password, known.value);
+  if (why !== null)
+    return refused({
+      code: 'bad-page',
+      what: 'This password is not taken',
+      why,
+      kept: 'The link stays good.',
+      next: 'Choose another one.',
+    });
+  const hash = await wish.hash(wish.password);
+  return writing(services.db, async (trx) => {
+    // Of two who use it at once the second finds it used.
+    const found = await linkFor(trx, sumOf(wish.secret));
+    if (!found) return NOT_GOOD;
+    const { person, name, email, purpose } = found;
+    await useLink(trx, sumOf(wish.secret));
+    await setPassword(trx, { person, name, email, hash, id: randomUUID() });
+    await writeDeed(trx, { by: person, deed: purpose === 'invitation' ? 'took up an invitation' : 'chose a new password', person });
+    return done({ person, name, email });
+  });
+}
