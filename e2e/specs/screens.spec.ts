@@ -30,6 +30,11 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Desk, two revisions', '/collections/a-first-year-with-bees/your-first-harvest?face=changes&from=1&to=2'],
   ['Desk, nothing open', '/collections/a-first-year-with-bees/welcome-to-a-first-year-with-bees'],
   ['Criterion', '/criteria/1.3.1'],
+  ['Sign in', '/sign-in'],
+  ['A new password', '/password'],
+  ['You', '/you'],
+  ['People', '/people as Sam Okello, administrator'],
+  ['Messages', '/outbox as Sam Okello, administrator'],
 ];
 
 /** Where the package of the bees' course is shown. */
@@ -38,7 +43,12 @@ async function packageOf(page: Page): Promise<string> {
   return (await page.getByRole('link', { name: 'a-first-year-with-bees.imscc' }).getAttribute('href'))!;
 }
 
-async function open(page: Page, wished: string): Promise<void> {
+async function open(page: Page, asked: string): Promise<void> {
+  const [wished = '', who] = asked.split(' as ');
+  if (who !== undefined) {
+    await page.goto('/');
+    await Promise.all([page.waitForResponse('**/api/person'), page.getByLabel('At the desk').selectOption(who)]);
+  }
   const address = wished.replace('its package', wished.startsWith('its') ? await packageOf(page) : '');
   await page.goto(address, { waitUntil: 'networkidle' });
   await expect(page.locator('h1')).toBeVisible();
