@@ -56,6 +56,11 @@ export function snapshot<T>(db: Database, read: (at: Write) => Promise<T>): Prom
   return db.transaction().setIsolationLevel('repeatable read').setAccessMode('read only').execute(read);
 }
 
+/** Asks the database for nothing: it answers, or this throws. */
+export async function reach(db: Database): Promise<void> {
+  await sql`select 1`.execute(db);
+}
+
 /** How often a write is begun again that met another one. */
 const ATTEMPTS = 4;
 

@@ -1,4 +1,4 @@
-export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, snapshot, writing, type Database, type Write } from './database.ts';
+export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, reach, snapshot, writing, type Database, type Write } from './database.ts';
 export type {
   Answer,
   AttachmentStanding,
@@ -349,6 +349,7 @@ export {
   noteWrong,
   peopleLines,
   personIdTaken,
+  personWithAddress,
   removeLogin,
   sessionsOf,
   setEmail,

@@ -1,6 +1,7 @@
 import { shelf, showPeople } from '@inkwell/review';
 import type { Metadata } from 'next';
-import { PeopleScreen, type PersonRow } from '@/features/people/PeopleScreen';
+import { PeopleScreen } from '@/features/people/PeopleScreen';
+import type { PersonRow } from '@/features/people/words';
 import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';

@@ -13,13 +13,7 @@ import { When } from '@/ui/When';
 import { PeopleMain } from './Door';
 import { InviteSheet } from './InviteSheet';
 import { PersonSheet } from './PersonSheet';
-import { partWords } from './words';
-
-/** People as they come over the wire. */
-export type PersonRow = Omit<PeopleShown['people'][number], 'lastSeen' | 'invitedUntil'> & {
-  lastSeen: string | null;
-  invitedUntil: string | null;
-};
+import { partWords, type PersonRow } from './words';
 
 export interface PeopleProps {
   people: readonly PersonRow[];

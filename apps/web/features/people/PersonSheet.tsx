@@ -7,8 +7,7 @@ import { Lines, Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
 import { EVERYWHERE, Fields } from './InviteSheet';
-import type { PersonRow } from './PeopleScreen';
-import { partWords, ROLES } from './words';
+import { partWords, ROLES, type PersonRow } from './words';
 
 interface PersonProps {
   person: PersonRow;

@@ -1,3 +1,11 @@
+import type { PeopleShown } from '@inkwell/review';
+
+/** People as they come over the wire. */
+export type PersonRow = Omit<PeopleShown['people'][number], 'lastSeen' | 'invitedUntil'> & {
+  lastSeen: string | null;
+  invitedUntil: string | null;
+};
+
 /** A part somebody has in a collection, or in all. */
 export interface Part {
   role: string;

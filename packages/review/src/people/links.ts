@@ -2,8 +2,11 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import {
   addLink,
   addMessages,
+  administratorsWithout,
+  givePart,
   linkFor,
   loginByEmail,
+  personWithAddress,
   setPassword,
   SYSTEM,
   useLink,
@@ -14,7 +17,7 @@ import {
 } from '@inkwell/store';
 import { done, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
-import { addressFrom } from './words.ts';
+import { addressFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
 
 /** How long links are good, in ms. */
 const GOOD_FOR: Record<SentLink['purpose'], number> = { invitation: 7 * 86_400_000, password: 3_600_000 };
@@ -118,5 +121,27 @@ export async function choosePassword(
     await setPassword(trx, { person, name, email, hash, id: randomUUID() });
     await writeDeed(trx, { by: person, deed: purpose === 'invitation' ? 'took up an invitation' : 'chose a new password', person });
     return done({ person, name, email });
+  });
+}
+
+/**
+ * Where nobody may look after the house yet: puts in its first administrator, and gives the link they choose a password with. Null where
+ * somebody may already.
+ */
+export async function firstAdministrator(
+  services: Services,
+  wish: { name: string; email: string; site: string },
+): Promise<Result<string | null>> {
+  const [name, email] = [nameFrom(wish.name), addressFrom(wish.email)];
+  if (name === null) return NO_NAME;
+  if (email === null) return NO_ADDRESS;
+  return writing(services.db, async (trx) => {
+    if ((await administratorsWithout(trx, {})) > 0) return done(null);
+    const person = await personWithAddress(trx, { name, email });
+    await givePart(trx, person.id, null, 'administrator');
+    await writeDeed(trx, { by: SYSTEM, deed: 'put in as the first administrator', person: person.id });
+    const text = 'You look after Inkwell Check here. Choose a password:';
+    const to = { person: person.id, name: person.name, email };
+    return done(await sendLink(trx, services, { to, purpose: 'invitation', by: SYSTEM, site: wish.site, text }));
   });
 }

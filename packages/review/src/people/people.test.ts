@@ -4,6 +4,7 @@ import {
   askForPassword,
   choosePassword,
   endMySessions,
+  firstAdministrator,
   givePart,
   invite,
   inviteAgain,
@@ -179,6 +180,25 @@ test('only administrators of the house look after people; everybody else is told
     expect(refusals.every(({ ok }) => !ok)).toBe(true);
   }
   expect((await personById(db(), id))?.memberships).toHaveLength(1);
+});
+
+test('a house that nobody looks after gets its first administrator, and no second one that way', async () => {
+  await sql`delete from logins where id in (select person_id from memberships where role = 'administrator' and collection_id is null)`.execute(
+    db(),
+  );
+  const email = `first-${process.pid}@larkmoor.example`;
+  const wish = { name: 'Sam Okello', email, site: SITE };
+  expect(await firstAdministrator(services, { ...wish, email: 'no address' })).toMatchObject({ ok: false });
+  const link = await firstAdministrator(services, wish);
+  if (!link.ok || link.value === null) throw new Error('There is no link');
+  // Asked for again before it was taken up it is another link for the same person.
+  const again = await firstAdministrator(services, wish);
+  const secret = again.ok ? again.value!.split('/').at(-1)! : '';
+  const chosen = await choosePassword(services, { secret, password: GOOD, hash });
+  expect(chosen).toMatchObject({ ok: true, value: { email } });
+  expect(await firstAdministrator(services, { ...wish, email: `second-${email}` })).toEqual({ ok: true, value: null });
+  const person = chosen.ok ? await personById(db(), chosen.value.person) : undefined;
+  expect(person?.memberships).toEqual([{ collection: null, role: 'administrator' }]);
 });
 
 test('parts are given and taken; the last administrator keeps theirs, also where two are taken at once', async () => {

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { sql, type Selectable } from 'kysely';
 import type { Database, Write } from '../database.ts';
 import type { Links, Role } from '../schema.ts';
@@ -42,6 +43,16 @@ export async function addPerson(trx: Write, person: { id: string; name: string; 
   const { numAffectedRows } = await sql`insert into people (id, name, email) values (${person.id}, ${person.name}, ${person.email})
     on conflict (email) do nothing`.execute(trx);
   return numAffectedRows === 1n;
+}
+
+/** Whoever has an address; put in where nobody has. */
+export async function personWithAddress(
+  trx: Write,
+  { name, email }: { name: string; email: string },
+): Promise<{ id: string; name: string }> {
+  const known = () => trx.selectFrom('people').select(['id', 'name']).where('email', '=', email).executeTakeFirst();
+  if (!(await known())) await addPerson(trx, { id: `person-${randomUUID()}`, name, email });
+  return (await known())!;
 }
 
 /** Whether an id is taken. */
