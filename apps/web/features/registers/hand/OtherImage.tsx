@@ -147,7 +147,7 @@ function Replacing({ collection, line, thing, cases, lies, way, onDone, onClose 
         >
           {`Put it in, ${counted(uses, 'use')}`}
         </Button>
-        <Button onPress={() => setTo(null)}>{way === 'crop' ? 'Crop it anew' : 'Choose another'}</Button>
+        <Button onPress={() => setTo(null)}>{way === 'crop' ? 'Crop it again' : 'Choose another'}</Button>
         <Button onPress={onClose}>Cancel</Button>
       </Row>
     </Sheet>
