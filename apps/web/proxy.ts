@@ -37,4 +37,4 @@ function policyFor(nonce: string): string {
 }
 
 /** Screens only: answers in JSON show nothing, and a page of many megabytes must reach its route whole. */
-export const config = { matcher: ['/((?!_next/static|_next/image|api/|proof/|thumbnail/|icon.svg).*)'] };
+export const config = { matcher: ['/((?!_next/static|_next/image|api/|proof/|published/|thumbnail/|icon.svg).*)'] };

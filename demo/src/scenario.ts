@@ -196,3 +196,32 @@ export const STEPS: readonly Step[] = [
   { do: 'sign off', page: 'notices.html', by: 'ruth-pender' },
   { do: 'rule', page: 'plan-your-visit.html', by: 'tomas-wren', rule: 'structure/order', answer: 'not sure' },
 ];
+
+/** Work that is handed to somebody: all that is open on some pages, so many days from now. */
+export interface Hand {
+  by: string;
+  to: string;
+  collection: string;
+  pages: readonly string[];
+  days: number;
+  words: string;
+}
+
+export const HANDS: readonly Hand[] = [
+  {
+    by: 'ines-calder',
+    to: 'odile-marsh',
+    collection: 'a-first-year-with-bees',
+    pages: ['inside-the-hive'],
+    days: 10,
+    words: 'You know what these pictures show. The course begins again in spring.',
+  },
+  {
+    by: 'tomas-wren',
+    to: 'odile-marsh',
+    collection: 'larkmoor-canal-trust',
+    pages: ['boat-trips'],
+    days: 21,
+    words: '',
+  },
+];

@@ -6,6 +6,7 @@ import {
   endException,
   examineArrivals,
   fix,
+  handOut,
   HERE,
   letStand,
   readPackage,
@@ -33,7 +34,7 @@ import {
 import { letPeopleIn } from './signIn.ts';
 import { writeLarge } from './large.ts';
 import { LESSON, writePackages } from './packages.ts';
-import { COLLECTIONS, PEOPLE, STEPS, type ScenarioCollection, type Step } from './scenario.ts';
+import { COLLECTIONS, HANDS, PEOPLE, STEPS, type Hand, type ScenarioCollection, type Step } from './scenario.ts';
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
 
@@ -58,6 +59,7 @@ async function seed(): Promise<void> {
     await bringPackage(services, files.get(LESSON)!, LESSON);
     if (process.argv.includes('--large')) await bringPackage(services, await writeLarge(files), 'larkmoor-parish-archive.zip');
     for (const step of STEPS) await take(services, step);
+    for (const hand of HANDS) await giveOut(services, hand);
     console.error(`Seeded the demo from its packages: ${[...files.keys()].join(', ')}.`);
   } finally {
     await db.destroy();
@@ -95,6 +97,13 @@ async function slugsAt({ db }: Services, collection: number, addresses: readonly
 function actor(id: string): Actor {
   const person = PEOPLE.find((one) => one.id === id)!;
   return { id, name: person.name, kind: 'person', disabled: false, memberships: [{ collection: null, role: person.role }] };
+}
+
+/** Work that is handed to somebody, some days from now. */
+async function giveOut(services: Services, { by, to, collection, pages, days, words }: Hand): Promise<void> {
+  const due = new Date(services.now().getTime() + days * 86_400_000).toISOString().slice(0, 10);
+  const wish = { collection, to, due, words, pages, findings: null, site: process.env.INKWELL_ADDRESS ?? 'http://127.0.0.1:4310' };
+  must(await handOut(services, actor(by), wish), `${to}, ${pages.join(', ')}`);
 }
 
 /** One step of the scenario, through the same use-cases as a person's. */

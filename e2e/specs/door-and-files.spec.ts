@@ -136,7 +136,7 @@ test('attached files are told with what is in them, and each has a standing, an 
 
 test('pages are fetched from where they are published, with what they show, and come in like any package', async ({ page, baseURL }) => {
   await page.goto('/bring-in');
-  await page.getByLabel('Its address').fill(`${baseURL}/proof/larkmoor-canal-trust/index.html`);
+  await page.getByLabel('Its address').fill(`${baseURL}/published/larkmoor-canal-trust/index.html`);
   await page.getByRole('button', { name: 'Fetch from here on' }).click();
   await expect(page).toHaveURL(/\/bring-in\/\d+$/);
   await expect(page.getByText(/^Site: \d+ pages in \d+ files/)).toBeVisible({ timeout: 30_000 });

@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { freshTitle } from '../support/desk';
 
@@ -47,6 +49,43 @@ test('nobody is let in anywhere but at the door, which leads back to where one w
   await context.close();
 });
 
+/** What stands open to whoever is not signed in: the door itself, whether the server is well, and the demo's public site. */
+const OPEN = [
+  '/published/larkmoor-canal-trust/index.html',
+  '/api/health',
+  '/api/link',
+  '/api/password',
+  '/api/person',
+  '/api/sign-in',
+  '/api/sign-out',
+];
+
+/** Every address that answers in data, with something in the place of what varies. */
+function routes(): string[] {
+  const root = join(import.meta.dirname, '../../apps/web/app');
+  const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('route.ts'));
+  const named = (part: string) =>
+    ({ '[collection]': 'larkmoor-canal-trust', '[id]': '1', '[sha256]': 'a'.repeat(64), '[...path]': 'index.html', '[together]': 'x' })[
+      part
+    ] ?? part;
+  return files.map((file) => `/${file.split('/').slice(0, -1).map(named).join('/')}`);
+}
+
+test('no address answers whoever is not signed in, but the door', async ({ browser }) => {
+  const context = await contextOf(browser);
+  const all = routes();
+  expect(all.length).toBeGreaterThan(25);
+  expect(OPEN.every((address) => all.includes(address))).toBe(true);
+  const acts = ['rule', 'fix', 'save', 'mend', 'lines', 'find', 'invite', 'hand-out', 'show', 'accept', 'end-others', 'bring-back', 'x'];
+  for (const address of all.filter((one) => !OPEN.includes(one))) {
+    for (const each of address.includes('[act]') ? acts.map((act) => address.replace('[act]', act)) : [address]) {
+      const answers = [await context.request.get(each), await context.request.post(each, { data: {} })];
+      for (const answer of answers) expect(`${each} ${answer.status()}`).toMatch(/ (?:401|404|405|422)$/);
+    }
+  }
+  await context.close();
+});
+
 test('a wrong password and an address nobody has are answered alike; another site’s page cannot sign anybody in', async ({ browser }) => {
   const context = await contextOf(browser);
   const page = await context.newPage();
@@ -90,6 +129,8 @@ test('somebody is invited, comes in by the link, and is let go', async ({ browse
   await nell.getByLabel('Password').fill(PASSWORD);
   await nell.getByRole('button', { name: 'Choose it and come in' }).click();
   // An author of one collection sees that one, and looks after nobody.
+  await expect(nell).toHaveURL('/docket');
+  await nell.goto('/');
   await expect(nell.getByRole('link', { name: 'A First Year with Bees' }).first()).toBeVisible();
   await expect(nell.getByText('Larkmoor Canal Trust')).toBeHidden();
   await expect(nell.getByRole('link', { name: 'People' })).toBeHidden();
@@ -106,11 +147,11 @@ test('somebody is invited, comes in by the link, and is let go', async ({ browse
   await nell.getByRole('button', { name: 'Sign out' }).click();
   await expect(nell).toHaveURL(/\/sign-in/);
   await enter(nell, email.toUpperCase(), PASSWORD);
-  await expect(nell).toHaveURL('/');
+  await expect(nell).toHaveURL('/docket');
   const elsewhere = await (await contextOf(browser)).newPage();
   await elsewhere.goto('/sign-in');
   await enter(elsewhere, email, PASSWORD);
-  await expect(elsewhere).toHaveURL('/');
+  await expect(elsewhere).toHaveURL('/docket');
   await nell.goto('/you');
   await nell.getByRole('button', { name: 'End all others' }).click();
   await expect(nell.getByText('This one')).toBeVisible();

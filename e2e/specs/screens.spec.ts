@@ -33,7 +33,10 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Sign in', '/sign-in'],
   ['A new password', '/password'],
   ['You', '/you'],
+  ['Docket', '/docket'],
+  ['Docket of an author', '/docket?person=odile-marsh'],
   ['People', '/people as Sam Okello, administrator'],
+  ['Record', '/deeds as Sam Okello, administrator'],
   ['Messages', '/outbox as Sam Okello, administrator'],
 ];
 

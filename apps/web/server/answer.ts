@@ -69,15 +69,19 @@ export async function answer<T>(
   act: (services: Services, actor: Actor, input: T) => Promise<Answerable>,
   most = SHORT_BODY,
 ): Promise<Response> {
-  return open(
-    request,
-    check,
-    async (input) => {
-      const result = await act(await services(), await currentActor(), input);
-      return result.ok ? Response.json(result) : result.problem;
-    },
-    most,
-  );
+  return guarded(async () => {
+    // Whoever is not signed in is sent away before anything of what they sent is read.
+    const actor = await currentActor();
+    return open(
+      request,
+      check,
+      async (input) => {
+        const result = await act(await services(), actor, input);
+        return result.ok ? Response.json(result) : result.problem;
+      },
+      most,
+    );
+  });
 }
 
 /** The same for what nobody need be signed in for. */

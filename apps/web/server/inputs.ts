@@ -205,7 +205,7 @@ const CHOSEN = {
     words: { type: 'string', maxLength: 200 },
   },
 } as const;
-const PAGES = { oneOf: [SLUGS, CHOSEN] } as const;
+export const PAGES = { oneOf: [SLUGS, CHOSEN] } as const;
 export const ON_PAGES = checker({
   ...base,
   required: ['act', 'pages'],

@@ -56,7 +56,7 @@ export function withCookies(answer: Response, cookies: readonly string[]): Respo
   return answer;
 }
 
-/** A place on this server to go to after signing in; the shelf for whatever is none. */
+/** A place on this server to go to after signing in; where one begins for whatever is none. */
 export function placeFrom(asked: string | undefined): string {
-  return asked && /^\/(?![/\\])[\x20-\x7e]*$/.test(asked) ? asked : '/';
+  return asked && /^\/(?![/\\])[\x20-\x7e]*$/.test(asked) ? asked : '/home';
 }

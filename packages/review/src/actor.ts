@@ -12,6 +12,7 @@ export type Act =
   | 'rule'
   | 'let stand'
   | 'sign off'
+  | 'hand out'
   | 'set the standard'
   | 'look after people'
   | 'keep the house';
@@ -28,6 +29,7 @@ const MAY: Record<Act, readonly Role[]> = {
   'change a page': ['reviewer', 'author', 'administrator'],
   rule: ['reviewer', 'specialist', 'administrator'],
   'let stand': ['reviewer', 'administrator'],
+  'hand out': ['reviewer', 'publisher', 'administrator'],
   'sign off': ['reviewer', 'publisher', 'administrator'],
   'set the standard': ['administrator'],
   'look after people': ['administrator'],

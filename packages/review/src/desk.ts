@@ -1,6 +1,7 @@
 import { isCertain, REMEDIES, ruleOf, sentenceOf, type Neighbours, type Verdict } from '@inkwell/core';
 import {
   exceptionsOn,
+  handedOn,
   isOpenOn,
   lastSignOff,
   pageForEngine,
@@ -43,6 +44,8 @@ export interface Note extends Omit<StoredFinding, 'occurrenceIds' | 'age' | 'kin
   exception: { reason: string; until: string; by: string } | null;
   /** Whom its question waits for. */
   waitsFor: Role | null;
+  /** In whose hands it is. */
+  handed: { name: string; by: string; due: string | null; words: string; mine: boolean } | null;
 }
 
 export interface RevisionView {
@@ -134,7 +137,7 @@ async function show(at: Write, services: Services, actor: Actor, found: PageForE
     out: page.gone_at !== null,
     revision: lines[0]!,
     html: text.html,
-    notes: await notesOf(at, page, findings, today),
+    notes: await notesOf(at, actor, page, findings, today),
     verdict: word.verdict,
     release: word.release,
     elsewhere: word.elsewhere,
@@ -168,7 +171,7 @@ function signOffView(
   return { revision: signed.revision, by: signed.by, at: signed.signed_at.toISOString(), lapsed };
 }
 
-async function notesOf(at: Write, page: PlacedPage, findings: readonly StoredFinding[], today: string): Promise<Note[]> {
+async function notesOf(at: Write, actor: Actor, page: PlacedPage, findings: readonly StoredFinding[], today: string): Promise<Note[]> {
   const rulings = new Map(
     (await rulingsOn(at, page.id)).map((ruling) => [
       ruling.finding_id,
@@ -181,6 +184,7 @@ async function notesOf(at: Write, page: PlacedPage, findings: readonly StoredFin
       .map(({ finding_id, reason, until, by }) => [finding_id, { reason, until, by }]),
   );
   const waiting = new Map((await questionsOn(at, page.id)).map((question) => [question.finding_id, question.waits_for]));
+  const handed = new Map((await handedOn(at, page.id)).map(({ finding, to, ...rest }) => [finding, { ...rest, mine: to === actor.id }]));
   return findings.map((finding) => {
     const {
       id,
@@ -227,6 +231,7 @@ async function notesOf(at: Write, page: PlacedPage, findings: readonly StoredFin
       ruling: rulings.get(finding.id) ?? null,
       exception: exceptions.get(finding.id) ?? null,
       waitsFor: waiting.get(finding.id) ?? null,
+      handed: handed.get(finding.id) ?? null,
     };
   });
 }

@@ -135,6 +135,7 @@ export { mayTry, signedIn, WRONG_PASSWORD, type Try } from './people/signIn.ts';
 export { askForPassword, choosePassword, firstAdministrator, readLink, SHORTEST_PASSWORD, type LinkTo } from './people/links.ts';
 export { addressFrom, nameFrom } from './people/words.ts';
 export {
+  deedsSheet,
   endMySessions,
   endTheirSessions,
   givePart,
@@ -151,3 +152,6 @@ export {
   type Invitation,
   type PeopleShown,
 } from './people/people.ts';
+
+export { docket, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
+export type { DocketPlace, DocketState } from '@inkwell/store';

@@ -365,3 +365,17 @@ export {
   type SentLink,
   type SessionLine,
 } from './queries/logins.ts';
+
+export {
+  docketItems,
+  docketPages,
+  docketSums,
+  handedOn,
+  handOutOn,
+  takeFromHands,
+  type DocketItem,
+  type DocketPage,
+  type DocketPlace,
+  type DocketState,
+  type DocketWish,
+} from './queries/docket.ts';

@@ -88,6 +88,7 @@ export interface Permissions {
   rule: boolean;
   letStand: boolean;
   signOff: boolean;
+  handOut: boolean;
   /** To bring pages in is to take them out. */
   bringIn: boolean;
 }

@@ -3,6 +3,7 @@ import type { LedgerChoice, PagesChosen, Problem } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { HandOutSheet } from '@/features/docket/HandOutSheet';
 import { CameOf } from '@/features/repeated/CameOf';
 import { isUnderWay } from '@/features/repeated/stroke';
 import { useStroke } from '@/features/repeated/useStroke';
@@ -54,6 +55,7 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
   const [problem, setProblem] = useState<Problem | null>(null);
   const [said, setSaid] = useState('');
   const [going, setGoing] = useState(false);
+  const [handing, setHanding] = useState(false);
   const stroke = useStroke();
   const address = `/api/collections/${encodeURIComponent(collection)}`;
   const retype = async (contentType: string) => {
@@ -99,6 +101,7 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
           onChange={(value) => value && void retype(value)}
           options={[{ value: '', label: 'change to…' }, ...CONTENT_TYPES.map((value) => ({ value, label: value }))]}
         />
+        <Button onPress={() => setHanding(true)}>Hand to somebody…</Button>
         <Button onPress={() => void auditAgain()}>Audit again</Button>
         <Button onPress={() => setGoing(true)}>Take out…</Button>
         <Button $look="quiet" onPress={onClear}>
@@ -107,6 +110,19 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
       </Bar>
       {said && <p role="status">{said}</p>}
       {problem && <ProblemNotice problem={problem} />}
+      {handing && (
+        <HandOutSheet
+          collection={collection}
+          pages={reaching.pages}
+          findings={null}
+          what={`All that is open on ${many}`}
+          onClose={() => setHanding(false)}
+          onDone={(words) => {
+            setHanding(false);
+            setSaid(words);
+          }}
+        />
+      )}
       <Sheet title={`Take ${many} out?`} open={going} onClose={() => setGoing(false)} problem={problem}>
         <p>They stand in no ledger any more. What was done to them is kept, and “Taken out” has the way back.</p>
         <Row>

@@ -25,7 +25,7 @@ export function LinkScreen({ secret, name, email, shortest }: LinkProps) {
   const choose = async () => {
     setBusy(true);
     const sent = await send<null>('/api/link', { secret, password });
-    if (sent.ok) return window.location.assign('/');
+    if (sent.ok) return window.location.assign('/home');
     setBusy(false);
     setProblem(sent.problem);
   };

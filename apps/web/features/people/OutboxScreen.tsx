@@ -71,22 +71,24 @@ export function OutboxScreen({ messages, most }: OutboxProps) {
       <p>What this house wrote to people. No mail server is set, so each waits here to be read; hand its link on yourself.</p>
       {problem && <ProblemNotice problem={problem} />}
       {shown.length === 0 && <p>Nothing was written yet.</p>}
-      <List aria-label="Messages">
-        {shown.map(({ id, name, address, subject, body, at }) => (
-          <li key={id}>
-            <details>
-              <summary>
-                <b>{subject}</b>
-                <small>
-                  {`to ${name ?? 'somebody who was removed'}, ${address}, `}
-                  <When at={at} />
-                </small>
-              </summary>
-              <pre>{body}</pre>
-            </details>
-          </li>
-        ))}
-      </List>
+      {shown.length > 0 && (
+        <List aria-label="Messages">
+          {shown.map(({ id, name, address, subject, body, at }) => (
+            <li key={id}>
+              <details>
+                <summary>
+                  <b>{subject}</b>
+                  <small>
+                    {`to ${name ?? 'somebody who was removed'}, ${address}, `}
+                    <When at={at} />
+                  </small>
+                </summary>
+                <pre>{body}</pre>
+              </details>
+            </li>
+          ))}
+        </List>
+      )}
       {more && (
         <Row>
           <Button onPress={() => void next()}>Older messages</Button>

@@ -42,11 +42,13 @@ export function PeopleScreen({ people, next, collections }: PeopleProps) {
           Invite somebody…
         </Button>
         <Link href="/outbox">Messages that went out</Link>
+        <Link href="/deeds">Record</Link>
       </Row>
       <p role="status">{said}</p>
       {list.problem && <ProblemNotice problem={list.problem} />}
       <TableFrame tabIndex={0} role="region" aria-label="People">
         <Table>
+          <caption className="aside-from-view">People by name</caption>
           <thead>
             <tr>
               <th scope="col">Name</th>

@@ -46,6 +46,7 @@ export function YouScreen({ name, email, parts, sessions, here }: YouProps) {
       {problem && <ProblemNotice problem={problem} />}
       <TableFrame tabIndex={0} role="region" aria-label="Where you are signed in">
         <Table>
+          <caption className="aside-from-view">Browsers you are signed in with</caption>
           <thead>
             <tr>
               <th scope="col">Browser</th>

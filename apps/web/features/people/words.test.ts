@@ -1,4 +1,4 @@
-import { browserWords, partWords } from './words';
+import { aboutWords, browserWords, partWords } from './words';
 
 test('a browser is told in two words, and one nobody knows is a browser', () => {
   expect(browserWords('Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0')).toBe('Firefox on Linux');
@@ -14,4 +14,10 @@ test('a browser is told in two words, and one nobody knows is a browser', () => 
 test('a part says where it is', () => {
   expect(partWords({ role: 'author', collection: 3, title: 'Bees' })).toBe('author in Bees');
   expect(partWords({ role: 'reviewer', collection: null })).toBe('reviewer in all collections');
+});
+
+test('what a deed was about is told in words, and what is not there is left out', () => {
+  expect(aboutWords({ role: 'author', collection: null })).toBe('part author, in all collections');
+  expect(aboutWords({ role: 'reviewer', collection: 'bees' })).toBe('part reviewer, collection bees');
+  expect([aboutWords({ day: null }), aboutWords({})]).toEqual(['', '']);
 });

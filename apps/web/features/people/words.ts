@@ -43,3 +43,15 @@ export function browserWords(agent: string | null): string {
   const [browser, system] = [BROWSERS, SYSTEMS].map((known) => known.find(([pattern]) => pattern.test(agent ?? ''))?.[1]);
   return browser ? `${browser}${system ? ` on ${system}` : ''}` : 'A browser';
 }
+
+const ABOUT: Record<string, string> = { role: 'part', collection: 'collection', day: 'from', ended: 'sessions' };
+
+/** What a deed was about, in words. */
+export function aboutWords(about: Record<string, unknown>): string {
+  return Object.entries(about)
+    .flatMap(([name, value]) => {
+      if (name === 'collection' && value === null) return ['in all collections'];
+      return value === null || typeof value === 'object' ? [] : [`${ABOUT[name] ?? name} ${String(value)}`];
+    })
+    .join(', ');
+}

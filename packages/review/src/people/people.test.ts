@@ -3,6 +3,7 @@ import {
   addressFrom,
   askForPassword,
   choosePassword,
+  deedsSheet,
   endMySessions,
   firstAdministrator,
   givePart,
@@ -170,6 +171,7 @@ test('only administrators of the house look after people; everybody else is told
       showPeople(services, actor, {}),
       showMessages(services, actor, { before: null }),
       showDeeds(services, actor, { words: '', before: null }),
+      deedsSheet(services, actor),
       invite(services, actor, { name: 'X Y', email: 'xy@larkmoor.example', role: 'administrator', collection: null, site: SITE }),
       inviteAgain(services, actor, { person: id, site: SITE }),
       givePart(services, actor, { person: actor.id, role: 'administrator', collection: null }),
@@ -222,19 +224,26 @@ test('parts are given and taken; the last administrator keeps theirs, also where
   expect(taken.find(({ ok }) => !ok)).toMatchObject({ problem: { what: 'Nobody would be left to look after people' } });
 });
 
+const GONE = `Gon Away ${process.pid}`;
+
 test('who is removed may do nothing and has no address, and stays in the record; what was done is told in order', async () => {
   const email = `gone-${process.pid}@larkmoor.example`;
-  const { id, secret } = await invited(email, 'Gon Away');
+  const { id, secret } = await invited(email, GONE);
   await choosePassword(services, { secret, password: GOOD, hash });
   await session(id, `a-${id}`);
   await session(id, `b-${id}`);
   expect(await endMySessions(services, { ...ADA, id }, { but: `a-${id}` })).toEqual({ ok: true, value: { ended: 1 } });
   expect(await endMySessions(services, INES, { only: `a-${id}` })).toEqual({ ok: true, value: { ended: 0 } });
   expect(await removePerson(services, ADA, { person: id })).toEqual({ ok: true, value: null });
-  expect(await personById(db(), id)).toMatchObject({ name: 'Gon Away', email: null, disabled: true, memberships: [] });
+  expect(await personById(db(), id)).toMatchObject({ name: GONE, email: null, disabled: true, memberships: [] });
   expect(await ways(id)).toEqual([]);
-  const deeds = await showDeeds(services, ADA, { words: 'gon away', before: null });
+  const deeds = await showDeeds(services, ADA, { words: GONE.toLowerCase(), before: null });
   expect(deeds.ok && deeds.value.map(({ deed }) => deed)).toEqual(['removed', 'took up an invitation', 'invited']);
-  const found = await showPeople(services, ADA, { words: 'gon a' });
-  expect(found.ok && found.value.people.map(({ name, signsIn }) => [name, signsIn])).toEqual([['Gon Away', false]]);
+  const sheet = await deedsSheet(services, ADA);
+  expect(sheet.ok && sheet.value.split('\r\n').slice(0, 2)).toEqual([
+    'when,who,did,to whom,about',
+    expect.stringMatching(new RegExp(`^\\d{4}-[^,]+Z,Ada Finch,removed,${GONE},\\{\\}$`)),
+  ]);
+  const found = await showPeople(services, ADA, { words: GONE.slice(2) });
+  expect(found.ok && found.value.people.map(({ name, signsIn }) => [name, signsIn])).toEqual([[GONE, false]]);
 });

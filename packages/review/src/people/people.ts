@@ -1,3 +1,4 @@
+import { csvRows, toCsvTable } from '@inkwell/formats';
 import {
   addPerson,
   administratorsWithout,
@@ -248,4 +249,24 @@ export async function showDeeds(
   wish: { words: string; before: string | null },
 ): Promise<Result<DeedLine[]>> {
   return barred(actor) ?? done(await deedLines(db, { ...wish, limit: PEOPLE_AT_ONCE }));
+}
+
+/** Columns of the record. */
+const RECORD = ['when', 'who', 'did', 'to whom', 'about'] as const;
+/** Lines of it that are written: years of a house. */
+const MOST_LINES = 100_000;
+
+/** The whole record as CSV (RFC 4180), the newest first. */
+export async function deedsSheet({ db }: Services, actor: Actor): Promise<Result<string>> {
+  const no = barred(actor);
+  if (no) return no;
+  const lines = await deedLines(db, { words: '', before: null, limit: MOST_LINES });
+  const rows = lines.map(({ at, by, deed, person, about }) => ({
+    when: at.toISOString(),
+    who: by,
+    did: deed,
+    'to whom': person ?? '',
+    about: JSON.stringify(about),
+  }));
+  return done(toCsvTable([], RECORD) + csvRows(rows, RECORD));
 }

@@ -20,6 +20,7 @@ import * as registers from './018-registers.ts';
 import * as outsideAddresses from './019-outside-addresses.ts';
 import * as packageSamples from './020-package-samples.ts';
 import * as signIn from './021-sign-in.ts';
+import * as docket from './022-docket.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -44,4 +45,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '019-outside-addresses': outsideAddresses,
   '020-package-samples': packageSamples,
   '021-sign-in': signIn,
+  '022-docket': docket,
 };

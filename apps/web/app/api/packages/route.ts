@@ -4,8 +4,7 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { inScratch, LARGEST_PACKAGE, receivePackage } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
-import { AWAY, FAULT, fromElsewhere, problemResponse } from '@/server/answer';
-import { isAway } from '@/server/away';
+import { fromElsewhere, guarded, problemResponse } from '@/server/answer';
 import { services } from '@/server/services';
 
 class TooLarge extends Error {}
@@ -20,28 +19,31 @@ export async function POST(request: Request): Promise<Response> {
   const { searchParams } = new URL(request.url);
   const newerOf = searchParams.get('newer') ?? undefined;
   const name = (searchParams.get('name') ?? '').replace(/^.*[/\\]/, '').slice(0, 200) || 'package.zip';
-  try {
-    return await inScratch(async (folder) => {
-      const file = join(folder, 'sent');
-      if (request.body) await pipeline(Readable.fromWeb(request.body as never), within(LARGEST_PACKAGE), createWriteStream(file));
-      else await pipeline(Readable.from([]), createWriteStream(file));
-      const result = await receivePackage(await services(), await currentActor(), { name, file, newerOf });
-      return result.ok ? Response.json(result) : problemResponse(result.problem);
-    });
-  } catch (error) {
-    if (error instanceof TooLarge)
-      return problemResponse({
-        code: 'too-large',
-        what: 'This package is too large to take in',
-        why: `It holds more than ${LARGEST_PACKAGE / 1_000_000_000} GB.`,
-        kept: 'Nothing was brought in, and nothing already here was touched.',
-        next: 'Split it, and bring its parts in one after another.',
+  return guarded(async () => {
+    // Who may not is sent away before a byte of it is taken.
+    const actor = await currentActor();
+    try {
+      return await inScratch(async (folder) => {
+        const file = join(folder, 'sent');
+        if (request.body) await pipeline(Readable.fromWeb(request.body as never), within(LARGEST_PACKAGE), createWriteStream(file));
+        else await pipeline(Readable.from([]), createWriteStream(file));
+        const result = await receivePackage(await services(), actor, { name, file, newerOf });
+        return result.ok ? Response.json(result) : problemResponse(result.problem);
       });
-    if (isAway(error)) return problemResponse(AWAY);
-    console.error(error);
-    return problemResponse(FAULT);
-  }
+    } catch (error) {
+      if (error instanceof TooLarge) return problemResponse(TOO_LARGE);
+      throw error;
+    }
+  });
 }
+
+const TOO_LARGE = {
+  code: 'too-large',
+  what: 'This package is too large to take in',
+  why: `It holds more than ${LARGEST_PACKAGE / 1_000_000_000} GB.`,
+  kept: 'Nothing was brought in, and nothing already here was touched.',
+  next: 'Split it, and bring its parts in one after another.',
+} as const;
 
 /** Lets so many bytes pass, and no more. */
 function within(most: number): Transform {

@@ -27,6 +27,7 @@ export function POST(request: Request): Promise<Response> {
   const barred = fromElsewhere(request);
   if (barred) return Promise.resolve(barred);
   return guarded(async () => {
+    const actor = await currentActor();
     const bytes = await bytesWithin(request, LONGEST);
     if (bytes === null)
       return problemResponse({
@@ -37,7 +38,7 @@ export function POST(request: Request): Promise<Response> {
         next: 'Bring it in in parts.',
       });
     const collection = new URL(request.url).searchParams.get('collection');
-    const taken = await takeSheet(await services(), await currentActor(), { collection, bytes });
+    const taken = await takeSheet(await services(), actor, { collection, bytes });
     return taken.ok ? Response.json(taken) : problemResponse(taken.problem);
   });
 }

@@ -29,6 +29,10 @@ const Rarer = styled.div`
     width: 4.6rem;
   }
 `;
+const STANDING_WORDS: Partial<Record<(typeof STANDINGS)[number], string>> = {
+  specialist: 'waits for a specialist',
+  mine: 'handed to me',
+};
 const ALL = { value: '', label: 'all' };
 
 /** Narrows the list of notes, and with it what next and before step through. */
@@ -65,7 +69,7 @@ export function Filters({ notes, filter, onChange }: { notes: readonly Note[]; f
             label="Standing"
             value={filter.standing}
             onChange={(standing) => set({ standing: standing as NoteFilter['standing'] })}
-            options={[ALL, ...STANDINGS.map((one) => ({ value: one, label: one === 'specialist' ? 'waits for a specialist' : one }))]}
+            options={[ALL, ...STANDINGS.map((one) => ({ value: one, label: STANDING_WORDS[one] ?? one }))]}
           />
           <Pick
             label="Criterion"

@@ -10,6 +10,7 @@ import type { Engine } from '../engine/useEngine';
 import { fixForm } from '../keys';
 import { useAheadOf, type Ahead } from './ahead';
 import type { AskedCriterion } from './CriterionPane';
+import { HandedLine } from './HandedLine';
 import { AllAlike } from './AllAlike';
 import { ExceptionForm } from './ExceptionForm';
 import { isOpen, isToJudge } from './filter';
@@ -120,6 +121,7 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         {note.sentence}
       </h2>
       <p>{note.why}</p>
+      <HandedLine key={note.id} note={note} desk={state.desk} may={can.handOut} onDone={() => void actions.lookAgain()} />
       {pages.length > 1 && <p>{`The same slip stands in an equal piece on ${counted(pages.length - 1, 'other page')}.`}</p>}
       <Ruling
         note={note}

@@ -9,7 +9,7 @@ export interface NoteFilter {
   step: StepId | '';
   weight: Weight | '';
   criterion: string;
-  standing: Note['standing'] | 'to judge' | 'specialist' | '';
+  standing: Note['standing'] | 'to judge' | 'specialist' | 'mine' | '';
   /** Words that have to stand in the note, in any order. */
   words: string;
 }
@@ -17,7 +17,7 @@ export interface NoteFilter {
 export const NO_FILTER: NoteFilter = { family: '', step: '', weight: '', criterion: '', standing: '', words: '' };
 
 export const WEIGHTS: readonly Weight[] = ['must', 'should', 'consider'];
-export const STANDINGS = ['to judge', 'open', 'returned', 'specialist', 'excepted', 'elsewhere', 'ruled out'] as const;
+export const STANDINGS = ['to judge', 'open', 'returned', 'mine', 'specialist', 'excepted', 'elsewhere', 'ruled out'] as const;
 
 const KNOWN: Partial<Record<keyof NoteFilter, readonly string[]>> = {
   family: FAMILIES,
@@ -48,6 +48,7 @@ const OPEN: ReadonlySet<string> = new Set(['open', 'returned']);
 
 function stands(standing: Exclude<NoteFilter['standing'], ''>, note: Note): boolean {
   if (standing === 'to judge') return isToJudge(note);
+  if (standing === 'mine') return isOpen(note) && (note.handed?.mine ?? false);
   return standing === 'specialist' ? note.waitsFor !== null : note.standing === standing;
 }
 

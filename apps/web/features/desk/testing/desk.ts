@@ -84,6 +84,7 @@ function notesOf(html: string): Note[] {
       ruling: null,
       exception: null,
       waitsFor: null,
+      handed: null,
     };
   });
 }

@@ -16,6 +16,7 @@ function permissions(actor: Actor, collection: number): Permissions {
   return {
     change: may(actor, 'change a page', on),
     rule: may(actor, 'rule', on),
+    handOut: may(actor, 'hand out', on),
     letStand: may(actor, 'let stand', on),
     signOff: may(actor, 'sign off', on),
     bringIn: may(actor, 'bring in', on),

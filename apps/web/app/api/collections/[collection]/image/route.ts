@@ -8,6 +8,7 @@ export function POST(request: Request, { params }: { params: Promise<{ collectio
   const barred = fromElsewhere(request);
   if (barred) return Promise.resolve(barred);
   return guarded(async () => {
+    const actor = await currentActor();
     const bytes = await bytesWithin(request, LARGEST_IMAGE);
     if (bytes === null)
       return problemResponse({
@@ -19,7 +20,7 @@ export function POST(request: Request, { params }: { params: Promise<{ collectio
       });
     const name = (new URL(request.url).searchParams.get('name') ?? '').slice(0, 200) || 'image';
     const collection = decodeURIComponent((await params).collection);
-    const result = await bringImage(await services(), await currentActor(), { collection, name, bytes });
+    const result = await bringImage(await services(), actor, { collection, name, bytes });
     return result.ok ? Response.json(result) : problemResponse(result.problem);
   });
 }
