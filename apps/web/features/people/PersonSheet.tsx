@@ -39,7 +39,7 @@ export function PersonSheet({ person, collections, onClose, onDone }: PersonProp
           <li key={part.id}>
             {partWords(part)}{' '}
             <Button
-              aria-label={`Take away: ${partWords(part)}`}
+              aria-label={`Take it away: ${partWords(part)}`}
               onPress={() => void act('take-part', { part: part.id }, `${name} is no longer ${partWords(part)}.`)}
             >
               Take it away

@@ -71,7 +71,10 @@ export function YouScreen({ name, email, parts, sessions, here }: YouProps) {
                   {id === here ? (
                     'This one'
                   ) : (
-                    <Button onPress={() => void end('end-session', { session: id })} aria-label={`End ${browserWords(browser)}, ${since}`}>
+                    <Button
+                      onPress={() => void end('end-session', { session: id })}
+                      aria-label={`End it: ${browserWords(browser)}, since ${since.slice(0, 16).replace('T', ' ')}`}
+                    >
                       End it
                     </Button>
                   )}
