@@ -2,8 +2,8 @@
  * `npm run bench:desk`: the Desk's speed in Debian's Chromium against a running demo (INKWELL_BASE). Prints one table and fails when a
  * bound is broken. The page has 100 KB and about 300 findings.
  */
-import { chromium, type Page } from '@playwright/test';
-import { signedInAs } from './support/signIn';
+import type { Page } from '@playwright/test';
+import { pageAtDemo } from './support/bench';
 
 interface Row {
   what: string;
@@ -35,23 +35,7 @@ function pageWithSlips(): string {
 }
 
 const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
-const browser = await chromium.launch({
-  executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-const page = await browser.newPage({
-  baseURL: base,
-  storageState: await signedInAs('ines-calder', base),
-  viewport: { width: 1280, height: 800 },
-});
+const page = await pageAtDemo(base);
 
 async function bringIn(): Promise<string> {
   const answer = await page.request.post(`${base}/api/bring-in`, {
@@ -121,7 +105,7 @@ await opening(address);
 const openings: Awaited<ReturnType<typeof opening>>[] = [];
 for (let i = 0; i < OPENINGS; i++) openings.push(await opening(address));
 const { worker, notes, longest } = await typing(page);
-await browser.close();
+await page.context().browser()!.close();
 
 const rows: Row[] = [
   {

@@ -3,23 +3,14 @@
  * uses, and taken back in the end. Prints keys besides those of the words, and machine time from the last key until the next image can be
  * written about; fails when the focus is ever nowhere.
  */
-import { chromium } from '@playwright/test';
-import { signedInAs } from './support/signIn';
+import { pageAtDemo } from './support/bench';
 
 const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
 const MOST = Number(process.env.INKWELL_IMAGES ?? 60);
 /** Longest a next image may take, in ms. */
 const BOUND = 300;
 
-const browser = await chromium.launch({
-  executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
-});
-const page = await browser.newPage({
-  baseURL: base,
-  storageState: await signedInAs('ines-calder', base),
-  viewport: { width: 1280, height: 800 },
-});
+const page = await pageAtDemo(base);
 await page.goto('/registers/images?order=name&group=thing', { waitUntil: 'networkidle' });
 const hand = page.getByRole('region', { name: 'In hand' });
 const title = hand.getByRole('heading', { level: 2 });
@@ -74,5 +65,5 @@ const at = (share: number) => Math.round(taken[Math.min(taken.length - 1, Math.f
 console.log(
   `${taken.length} images described, ${skipped} with nothing to say passed by, in ${seconds.toFixed(0)} s; ${(keys / Math.max(1, taken.length)).toFixed(2)} keys an image besides ${Math.round(typed / Math.max(1, taken.length))} letters; next image after ${at(0.5)} ms at the median, ${at(0.95)} ms at the 95th percentile (bound ${BOUND}); focus nowhere ${nowhere} times`,
 );
-await browser.close();
+await page.context().browser()!.close();
 process.exitCode = nowhere > 0 || at(0.95) > BOUND ? 1 : 0;

@@ -4,8 +4,8 @@
  * a bound is broken, when the focus is ever nowhere, or when something was done that nobody who listens is told.
  */
 import { readFileSync } from 'node:fs';
-import { chromium, type Page } from '@playwright/test';
-import { signedInAs } from './support/signIn';
+import type { Page } from '@playwright/test';
+import { pageAtDemo } from './support/bench';
 
 type Done = 'certain or filled in' | 'typed into' | 'question' | 'skipped';
 
@@ -24,15 +24,7 @@ const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
 const files = process.argv.slice(2);
 if (files.length === 0) throw new Error('Name the pages to sit over: npm run bench:session -- one.html two.html');
 
-const browser = await chromium.launch({
-  executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
-});
-const page = await browser.newPage({
-  baseURL: base,
-  storageState: await signedInAs('ines-calder', base),
-  viewport: { width: 1280, height: 800 },
-});
+const page = await pageAtDemo(base);
 // What runs this file keeps the names of functions with a helper that the page does not have.
 await page.addInitScript('globalThis.__name = (one) => one');
 
@@ -144,7 +136,7 @@ for (const file of files) {
     }
   }
 }
-await browser.close();
+await page.context().browser()!.close();
 
 function percentile(values: readonly number[], part: number): number {
   const sorted = [...values].sort((a, b) => a - b);

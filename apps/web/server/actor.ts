@@ -1,6 +1,7 @@
 import 'server-only';
 import { headers } from 'next/headers';
 import { cache } from 'react';
+import { visibleTo } from '@inkwell/review';
 import { people, personById, type Person } from '@inkwell/store';
 import { auth, isDemo } from './auth';
 import { database } from './database';
@@ -35,9 +36,12 @@ export interface Somebody {
 
 const toChoose = (person: Person): Somebody => ({ id: person.id, name: person.name, role: roleOf(person) });
 
-/** Whoever has not left. */
-export async function everyone(): Promise<Somebody[]> {
-  return (await people(await database())).filter(({ disabled }) => !disabled).map(toChoose);
+/** Whoever somebody works with: has not left, and has a part in all collections or in one that they may see too. In the demo everybody. */
+export async function colleaguesOf(actor: Person): Promise<Somebody[]> {
+  const seen = visibleTo(actor);
+  const shared = ({ memberships }: Person) => memberships.some(({ collection }) => collection === null || seen?.includes(collection));
+  const all = (await people(await database())).filter(({ disabled }) => !disabled);
+  return all.filter((person) => seen === null || isDemo() || person.id === actor.id || shared(person)).map(toChoose);
 }
 
 /** In the demo: whoever may be let in with one press. Elsewhere nobody. */
@@ -47,6 +51,6 @@ export async function demoPeople(): Promise<Somebody[]> {
 }
 
 /** The widest part somebody has. */
-export function roleOf({ memberships }: Pick<Person, 'memberships'>): string {
+function roleOf({ memberships }: Pick<Person, 'memberships'>): string {
   return memberships.find((one) => one.collection === null)?.role ?? memberships[0]?.role ?? 'guest';
 }

@@ -1,10 +1,9 @@
 import 'server-only';
-import { checker, ID, PAGES, SHORT } from './inputs';
+import { checker, DAY, ID, PAGES, SHORT } from './inputs';
 
 const base = { type: 'object', additionalProperties: false } as const;
 const COLLECTION = { type: 'string', maxLength: 200 } as const;
 const SOMEBODY = { type: 'string', minLength: 1, maxLength: 100 } as const;
-const DAY = { type: ['string', 'null'], pattern: '^\\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\\d|3[01])$' } as const;
 const FINDINGS = { type: 'array', minItems: 1, maxItems: 10_000, items: ID } as const;
 const PLACE = { ...base, type: ['object', 'null'], required: ['due', 'page'], properties: { due: DAY, page: ID } } as const;
 

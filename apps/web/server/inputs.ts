@@ -20,6 +20,8 @@ export function checker<const S extends JSONSchema>(schema: S): Checker<FromSche
 
 /** Longest text taken over the wire, in characters; the use-cases say what a page may hold. */
 const TEXT = { type: 'string', maxLength: 22_000_000 } as const;
+/** A day as it is written, or none; whether there is such a day the use-cases say. */
+export const DAY = { type: ['string', 'null'], pattern: '^\\d{4}-\\d{2}-\\d{2}$' } as const;
 export const ID = { type: 'integer', minimum: 1 } as const;
 export const SHORT = { type: 'string', maxLength: 20_000 } as const;
 
@@ -242,7 +244,7 @@ export const ATTACHMENTS = checker({
     },
     standing: { enum: STANDINGS },
     owner: { type: ['string', 'null'], maxLength: 80 },
-    due: { type: ['string', 'null'], pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
+    due: DAY,
     note: { type: 'string', maxLength: 2_000 },
   },
 });

@@ -1,5 +1,5 @@
 import 'server-only';
-import { checker, ID } from './inputs';
+import { checker, DAY, ID } from './inputs';
 
 const base = { type: 'object', additionalProperties: false } as const;
 const LINE = { type: 'string', maxLength: 400 } as const;
@@ -7,7 +7,6 @@ const PASSWORD = { type: 'string', maxLength: 1_000 } as const;
 const SOMEBODY = { type: 'string', maxLength: 100 } as const;
 const COLLECTION = { type: ['string', 'null'], maxLength: 200 } as const;
 const ROLE = { enum: ['reviewer', 'author', 'publisher', 'administrator', 'specialist'] } as const;
-const DAY = { type: ['string', 'null'], pattern: '^\\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\\d|3[01])$' } as const;
 
 export const SIGN_IN = checker({ ...base, required: ['email', 'password'], properties: { email: LINE, password: PASSWORD } });
 export const ASK_FOR_PASSWORD = checker({ ...base, required: ['email'], properties: { email: LINE } });

@@ -3,7 +3,7 @@ import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import type { Problem, Result, Services } from '@inkwell/review';
 import { isAway, type Person } from '@inkwell/store';
-import { currentActor, everyone, SignedOut, type Somebody } from './actor';
+import { colleaguesOf, currentActor, SignedOut, type Somebody } from './actor';
 import { isDemo } from './auth';
 import { AWAY } from './answer';
 import { services } from './services';
@@ -12,6 +12,7 @@ export interface WithPeople<T> {
   shown: T;
   /** Who is signed in; in the demo whoever sits here may become somebody else with one press. */
   actor: Person & { isDemo: boolean };
+  /** Whoever they work with. */
   people: Somebody[];
 }
 
@@ -25,7 +26,7 @@ export async function screenWithPeople<T>(
   try {
     const actor = await currentActor();
     const result = await read(await services(), actor);
-    if (result.ok) return { data: { shown: result.value, actor: { ...actor, isDemo: isDemo() }, people: await everyone() } };
+    if (result.ok) return { data: { shown: result.value, actor: { ...actor, isDemo: isDemo() }, people: await colleaguesOf(actor) } };
     if (result.problem.code === 'not-found') notFound();
     return { problem: result.problem };
   } catch (error) {
@@ -34,3 +35,6 @@ export async function screenWithPeople<T>(
     throw error;
   }
 }
+
+/** A value as it comes over the wire, moments as texts: so that what a screen begins with is what it is sent later. */
+export const asSent = <T>(value: unknown): T => JSON.parse(JSON.stringify(value)) as T;

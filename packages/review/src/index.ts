@@ -127,7 +127,7 @@ export { registerSheet, takeSheet, type SheetTaken } from './registers/sheet.ts'
 export { countUsesAgain } from './uses.ts';
 export { outlines, type OutlineView } from './registers/outlines.ts';
 export type { Cost } from './effort.ts';
-export { lookAtOutside, lookOutside, lookOutsideAgain, outsideAllowed, type LookAtAddress, type OutsideView } from './registers/outside.ts';
+export { lookAtOutside, lookOutside, lookOutsideAgain, type LookAtAddress, type OutsideView } from './registers/outside.ts';
 export { keepCopy } from './registers/borrowed.ts';
 export { keepOpen } from './openPages.ts';
 

@@ -23,7 +23,7 @@ import { onPage, type OnPage } from './conflicts.ts';
 import { decide, standingOf } from './decide.ts';
 import { gate } from './gate.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
-import { dayIn, type Services } from './services.ts';
+import { dayIn, isDay, type Services } from './services.ts';
 
 /** A finding somebody decides about. */
 export interface OnFinding extends OnPage {
@@ -160,13 +160,13 @@ export function letStand(services: Services, actor: Actor, wish: LetStand): Prom
 
 function whatIsWrong({ reason, until }: LetStand, today: string): string | null {
   if (reason.trim().length < 5) return 'An exception needs a reason that others can follow.';
-  const day = new Date(`${until}T00:00:00Z`);
-  if (!/^\d{4}-\d\d-\d\d$/.test(until) || Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== until)
-    return 'An exception needs the day on which it ends.';
+  if (!isDay(until)) return 'An exception needs the day on which it ends.';
   if (until < today) return 'The day on which it ends has passed.';
   const latest = new Date(`${today}T00:00:00Z`);
   latest.setUTCFullYear(latest.getUTCFullYear() + LONGEST_YEARS);
-  return day > latest ? `An exception holds for at most ${LONGEST_YEARS} years; choose an earlier day and look at it again then.` : null;
+  return until > latest.toISOString().slice(0, 10)
+    ? `An exception holds for at most ${LONGEST_YEARS} years; choose an earlier day and look at it again then.`
+    : null;
 }
 
 /** Ends an exception: the finding is open again. */

@@ -18,3 +18,9 @@ export function dayIn(timeZone: string, now: Date): string {
     formats.set(timeZone, (format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })));
   return format.format(now);
 }
+
+/** Whether a text is a day there is, as YYYY-MM-DD. */
+export function isDay(text: string): boolean {
+  const day = new Date(`${text}T00:00:00Z`);
+  return /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(day.getTime()) && day.toISOString().slice(0, 10) === text;
+}

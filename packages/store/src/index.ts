@@ -340,6 +340,7 @@ export {
   administratorsWithout,
   deedLines,
   endSessions,
+  forgetNewest,
   forgetWrong,
   givePart,
   letLeave,

@@ -60,6 +60,8 @@ export interface Tables {
   messages: Messages;
   wrong_passwords: WrongPasswords;
   deeds: Deeds;
+  hands: Hands;
+  handed: Handed;
   open_pages: OpenPages;
   outside_addresses: OutsideAddresses;
   colours: Colours;
@@ -167,6 +169,24 @@ export interface Messages {
 export interface WrongPasswords {
   key: string;
   at: Date;
+}
+
+/** Work that was handed to somebody, with a day and a word. */
+export interface Hands {
+  id: Generated<number>;
+  collection_id: number;
+  given_to: string;
+  made_by: string;
+  made_at: Generated<Date>;
+  due: Day | null;
+  words: string;
+}
+
+/** A finding that is in somebody's hands. */
+export interface Handed {
+  finding_id: number;
+  page_id: number;
+  hand_id: number;
 }
 
 /** Who did what to whom and to the house. */

@@ -1,7 +1,7 @@
 import { PEOPLE_AT_ONCE, showDeeds } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { DeedsScreen, type DeedRow } from '@/features/people/DeedsScreen';
-import { screenWithPeople } from '@/server/screen';
+import { asSent, screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
 
@@ -15,7 +15,7 @@ export default async function DeedsPage() {
   const crumbs = [{ label: 'Shelf', href: '/' }, { label: 'People', href: '/people' }, { label: 'Record' }];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <DeedsScreen deeds={JSON.parse(JSON.stringify(shown)) as DeedRow[]} most={PEOPLE_AT_ONCE} />
+      <DeedsScreen deeds={asSent<DeedRow[]>(shown)} most={PEOPLE_AT_ONCE} />
     </Shell>
   );
 }

@@ -1,7 +1,7 @@
 import { PEOPLE_AT_ONCE, showMessages } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { OutboxScreen, type MessageRow } from '@/features/people/OutboxScreen';
-import { screenWithPeople } from '@/server/screen';
+import { asSent, screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
 
@@ -15,7 +15,7 @@ export default async function OutboxPage() {
   const crumbs = [{ label: 'Shelf', href: '/' }, { label: 'People', href: '/people' }, { label: 'Messages' }];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <OutboxScreen messages={JSON.parse(JSON.stringify(shown)) as MessageRow[]} most={PEOPLE_AT_ONCE} />
+      <OutboxScreen messages={asSent<MessageRow[]>(shown)} most={PEOPLE_AT_ONCE} />
     </Shell>
   );
 }

@@ -2,7 +2,7 @@ import { shelf, showPeople } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { PeopleScreen } from '@/features/people/PeopleScreen';
 import type { PersonRow } from '@/features/people/words';
-import { screenWithPeople } from '@/server/screen';
+import { asSent, screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
 
@@ -18,7 +18,7 @@ export default async function PeoplePage() {
   });
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
-  const rows = JSON.parse(JSON.stringify(shown.people)) as PersonRow[];
+  const rows = asSent<PersonRow[]>(shown.people);
   return (
     <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: 'People' }]} actor={actor} people={people}>
       <PeopleScreen people={rows} next={shown.next} collections={shown.collections.map(({ slug, title }) => ({ slug, title }))} />

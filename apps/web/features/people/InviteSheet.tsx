@@ -3,11 +3,11 @@ import type { Problem } from '@inkwell/review';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { Pick, TextBox } from '@/ui/Field';
+import { TextBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
-import { ROLES } from './words';
+import { NEW_PART, partOf, PartPicks } from './PartPicks';
 
 export const Fields = styled.form`
   display: grid;
@@ -24,17 +24,14 @@ interface InviteProps {
   onDone(name: string): void;
 }
 
-export const EVERYWHERE = { value: '', label: 'All collections' };
-
 /** Puts somebody in with a part; a message with a link goes to them. */
 export function InviteSheet({ collections, onClose, onDone }: InviteProps) {
   const [name, setName] = useState('');
   const [email, setEmail] = useState('');
-  const [role, setRole] = useState('author');
-  const [collection, setCollection] = useState('');
+  const [part, setPart] = useState(NEW_PART);
   const [problem, setProblem] = useState<Problem | null>(null);
   const go = async () => {
-    const sent = await send<{ id: string }>('/api/people/invite', { name, email, role, collection: collection || null });
+    const sent = await send<{ id: string }>('/api/people/invite', { name, email, ...partOf(part) });
     if (sent.ok) onDone(name.trim());
     else setProblem(sent.problem);
   };
@@ -48,13 +45,7 @@ export function InviteSheet({ collections, onClose, onDone }: InviteProps) {
       >
         <TextBox label="Name" value={name} onChange={setName} autoComplete="off" />
         <TextBox label="E-mail address" type="email" value={email} onChange={setEmail} autoComplete="off" />
-        <Pick label="Part" value={role} onChange={setRole} options={ROLES} />
-        <Pick
-          label="In"
-          value={collection}
-          onChange={setCollection}
-          options={[EVERYWHERE, ...collections.map(({ slug, title }) => ({ value: slug, label: title }))]}
-        />
+        <PartPicks part={part} collections={collections} onChange={setPart} />
         <Row>
           <Button type="submit" $look="main" isDisabled={name.trim() === '' || email.trim() === ''}>
             Invite them

@@ -2,12 +2,13 @@
 import type { Problem } from '@inkwell/review';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
-import { DayBox, Pick } from '@/ui/Field';
+import { DayBox } from '@/ui/Field';
 import { Lines, Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
-import { EVERYWHERE, Fields } from './InviteSheet';
-import { partWords, ROLES, type PersonRow } from './words';
+import { Fields } from './InviteSheet';
+import { NEW_PART, partOf, PartPicks } from './PartPicks';
+import { partWords, type PersonRow } from './words';
 
 interface PersonProps {
   person: PersonRow;
@@ -19,8 +20,7 @@ interface PersonProps {
 /** One person: their parts, their sessions, and how they go. */
 export function PersonSheet({ person, collections, onClose, onDone }: PersonProps) {
   const { id, name, email, memberships, leaves, signsIn, lastSeen } = person;
-  const [role, setRole] = useState('author');
-  const [collection, setCollection] = useState('');
+  const [part, setPart] = useState(NEW_PART);
   const [day, setDay] = useState('');
   const [sure, setSure] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -35,12 +35,12 @@ export function PersonSheet({ person, collections, onClose, onDone }: PersonProp
       <p>{email ?? 'Nobody writes to them: they have no address here.'}</p>
       <h3>Parts</h3>
       <Lines>
-        {memberships.map((part) => (
-          <li key={part.id}>
-            {partWords(part)}{' '}
+        {memberships.map((own) => (
+          <li key={own.id}>
+            {partWords(own)}{' '}
             <Button
-              aria-label={`Take it away: ${partWords(part)}`}
-              onPress={() => void act('take-part', { part: part.id }, `${name} is no longer ${partWords(part)}.`)}
+              aria-label={`Take it away: ${partWords(own)}`}
+              onPress={() => void act('take-part', { part: own.id }, `${name} is no longer ${partWords(own)}.`)}
             >
               Take it away
             </Button>
@@ -51,17 +51,11 @@ export function PersonSheet({ person, collections, onClose, onDone }: PersonProp
       <Fields
         onSubmit={(event) => {
           event.preventDefault();
-          void act('give-part', { role, collection: collection || null }, `${name} has another part.`);
+          void act('give-part', partOf(part), `${name} has another part.`);
         }}
       >
         <Row>
-          <Pick label="Part" value={role} onChange={setRole} options={ROLES} />
-          <Pick
-            label="In"
-            value={collection}
-            onChange={setCollection}
-            options={[EVERYWHERE, ...collections.map(({ slug, title }) => ({ value: slug, label: title }))]}
-          />
+          <PartPicks part={part} collections={collections} onChange={setPart} />
           <Button type="submit">Give it</Button>
         </Row>
       </Fields>

@@ -198,7 +198,7 @@ class Round {
     const bounds = { most: Math.min(most, this.gathering.bounds.bytes - this.bytes), within: ONE_ANSWER_MS, signal: this.signal };
     try {
       const robots = await this.robotsFor(url);
-      if (!robots.allows(url)) throw new NotFetched('is not for visitors like this one (robots.txt)');
+      if (!robots.allows(url)) throw new NotFetched(robots.why);
       if (robots.delay > 0) await new Promise((resolve) => setTimeout(resolve, robots.delay));
       const got = await fetchAddress(this.gathering.policy, url, bounds);
       this.bytes += got.bytes.length;

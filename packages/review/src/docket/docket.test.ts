@@ -93,6 +93,7 @@ test('nothing is handed to who may not do it, for a day that is past, or where n
     [{ to: RUTH.id }, 'may neither change pages nor rule'],
     [{ to: 'nobody' }, 'Nobody of that name'],
     [{ due: '2020-01-01' }, 'past already'],
+    [{ due: '2099-02-31' }, 'no day'],
     [{ words: 'x'.repeat(2_001) }, 'longer than'],
   ] as const)
     expect(await handed(slug, wish)).toMatchObject({ ok: false, problem: { why: expect.stringContaining(why) as string } });

@@ -1,4 +1,4 @@
-import { sentenceOf, type Weight } from '@inkwell/core';
+import { sentenceOf } from '@inkwell/core';
 import {
   addMessages,
   collectionBySlug,
@@ -25,7 +25,7 @@ import {
 import { may, unlessAllowed, visibleTo, type Actor } from '../actor.ts';
 import { chosenPages, type PagesChosen } from '../chosenPages.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
-import { dayIn, type Services } from '../services.ts';
+import { dayIn, isDay, type Services } from '../services.ts';
 
 /** Longest word that goes with work, in characters. */
 const LONGEST_WORD = 2_000;
@@ -75,6 +75,7 @@ function troubleWith(to: Person | undefined, collection: number, { due, words }:
   if (!to || to.kind !== 'person' || to.disabled) return 'Nobody of that name works here.';
   if (!may(to, 'change a page', { collection }) && !may(to, 'rule', { collection }))
     return `${to.name} may neither change pages nor rule on questions in this collection.`;
+  if (due !== null && !isDay(due)) return `There is no day ${due}.`;
   if (due !== null && due < today) return 'The day is past already.';
   return [...words].length > LONGEST_WORD ? `The word that goes with it is longer than ${LONGEST_WORD} characters.` : null;
 }
@@ -118,7 +119,6 @@ export function takeFrom(
 export interface DocketThing {
   finding: number;
   sentence: string;
-  weight: Weight;
   standing: Standing;
   due: string | null;
   /** Who handed it out, and what they said. */
@@ -186,7 +186,6 @@ async function pagesOf(at: Write, services: Services, work: DocketWish, after: D
 const thingOf = (item: DocketItem): DocketThing => ({
   finding: item.finding,
   sentence: sentenceOf(item),
-  weight: item.weight,
   standing: item.standing,
   due: item.due,
   by: item.by,

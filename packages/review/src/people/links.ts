@@ -17,6 +17,7 @@ import {
 } from '@inkwell/store';
 import { done, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
+import { forgetTries } from './signIn.ts';
 import { addressFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
 
 /** How long links are good, in ms. */
@@ -119,6 +120,7 @@ export async function choosePassword(
     const { person, name, email, purpose } = found;
     await useLink(trx, sumOf(wish.secret));
     await setPassword(trx, { person, name, email, hash, id: randomUUID() });
+    await forgetTries(trx, email);
     await writeDeed(trx, { by: person, deed: purpose === 'invitation' ? 'took up an invitation' : 'chose a new password', person });
     return done({ person, name, email });
   });

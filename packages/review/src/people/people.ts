@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { csvRows, toCsvTable } from '@inkwell/formats';
 import {
   addPerson,
@@ -26,7 +27,7 @@ import {
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { slugOf } from '../bringIn.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
-import type { Services } from '../services.ts';
+import { isDay, type Services } from '../services.ts';
 import { sendLink } from './links.ts';
 import { addressFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
 
@@ -119,10 +120,7 @@ async function collectionNamed(trx: Write, slug: string | null): Promise<Result<
 /** An id that can be read, and that nobody has. */
 async function idFor(trx: Write, name: string): Promise<string> {
   const base = slugOf(name).slice(0, 60) || 'person';
-  for (let nth = 1; ; nth++) {
-    const id = nth === 1 ? base : `${base}-${nth}`;
-    if (!(await personIdTaken(trx, id))) return id;
-  }
+  return (await personIdTaken(trx, base)) ? `${base}-${randomBytes(4).toString('hex')}` : base;
 }
 
 interface Somebody {
@@ -192,6 +190,8 @@ const LAST_ONE = refused({
 /** Lets somebody leave on a day, from which on they may do nothing; null takes it back. */
 export function leave(services: Services, actor: Actor, wish: { person: string; day: string | null }): Promise<Result<null>> {
   return onPerson(services, actor, wish.person, async (trx) => {
+    if (wish.day !== null && !isDay(wish.day))
+      return refused({ code: 'bad-page', what: `There is no day ${wish.day}`, kept: 'They keep what they have.' });
     if (wish.day !== null && (await isLast(trx, { person: wish.person }))) return LAST_ONE;
     await letLeave(trx, wish.person, wish.day);
     await writeDeed(trx, {

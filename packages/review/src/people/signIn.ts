@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { forgetWrong, noteWrong, wrongSince } from '@inkwell/store';
+import { forgetNewest, forgetWrong, noteWrong, wrongSince, type Database, type Write } from '@inkwell/store';
 import { done, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 
@@ -16,7 +16,8 @@ export interface Try {
 
 /** An account nobody has counts like any other, so that it cannot be told from one. */
 const accountKey = (email: string) => `account ${createHash('sha256').update(email.trim().toLowerCase()).digest('hex')}`;
-const keysOf = ({ email, from }: Try) => [accountKey(email), ...(from === null ? [] : [`address ${from}`])];
+const addressKey = (from: string) => `address ${from}`;
+const keysOf = ({ email, from }: Try) => [accountKey(email), ...(from === null ? [] : [addressKey(from)])];
 
 /**
  * Whether somebody may try a password now. The try is counted before it is looked at, so that many at once count too; `signedIn` takes
@@ -37,11 +38,15 @@ export async function mayTry({ db, now }: Services, wish: Try): Promise<Result<n
   });
 }
 
-/** The password was right: what was wrong before is forgotten. */
-export async function signedIn({ db, now }: Services, wish: Try): Promise<void> {
-  await forgetWrong(db, { key: accountKey(wish.email) });
+/** The password was right: what was wrong for the account is forgotten, and of its network address this one try, which was none. */
+export async function signedIn({ db, now }: Services, { email, from }: Try): Promise<void> {
+  await forgetTries(db, email);
+  if (from !== null) await forgetNewest(db, addressKey(from));
   await forgetWrong(db, { before: new Date(now().getTime() - COUNTS_MS) });
 }
+
+/** Whoever came by a link is who they are: wrong passwords of others do not keep them out. */
+export const forgetTries = (db: Database | Write, email: string) => forgetWrong(db, { key: accountKey(email) });
 
 export const WRONG_PASSWORD = refused({
   code: 'not-allowed',

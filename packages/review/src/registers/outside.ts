@@ -33,7 +33,7 @@ export function outsideView({ state, words, moved_to, looked_at, seen_at }: Outs
 }
 
 /** Hosts whose addresses may be looked at, as whoever looks after the server allows; `*` for any. */
-export const outsideAllowed = (): readonly string[] => linkPolicyFrom(process.env).allowed;
+const outsideAllowed = (): readonly string[] => linkPolicyFrom(process.env).allowed;
 
 const DAY = 86_400_000;
 /** What was looked at within a day is not asked again; what was seen is looked at again after a week. */
@@ -106,12 +106,12 @@ async function visited(
     const sighting = wait > 0 ? null : await sightingOf(address, policy, robots);
     wait = Math.max(wait, sighting?.wait ?? 0);
     const again = wait > 0 ? new Date(services.now().getTime() + wait) : null;
-    if (sighting || again) looked.push({ id, ...(sighting ? said(sighting) : UNKNOWN), again });
+    looked.push({ id, ...(sighting ? said(sighting) : NOT_LOOKED), again });
   }
   return looked;
 }
 
-const UNKNOWN = { state: 'unsure', words: 'has a host that asks to be left alone for a while', moved_to: null } as const;
+const NOT_LOOKED = { state: null, words: null, moved_to: null };
 const said = ({ state, words, movedTo }: Sighting) => ({ state, words, moved_to: movedTo });
 
 async function sightingOf(address: string, policy: HostPolicy, known: Map<string, Robots>): Promise<Sighting> {
@@ -119,7 +119,7 @@ async function sightingOf(address: string, policy: HostPolicy, known: Map<string
   const url = new URL(address);
   const robots = known.get(url.origin) ?? (await robotsOf(policy, url, { most: 0, within: WITHIN }));
   known.set(url.origin, robots);
-  if (!robots.allows(url)) return { state: 'unsure', words: 'is not for visitors like this one (robots.txt)', movedTo: null, wait: 0 };
+  if (!robots.allows(url)) return { state: 'unsure', words: robots.why, movedTo: null, wait: 0 };
   if (robots.delay > 0) await new Promise((resolve) => setTimeout(resolve, robots.delay));
   return lookAtAddress(policy, url, { within: WITHIN });
 }

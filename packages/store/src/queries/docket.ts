@@ -1,5 +1,5 @@
 import { sql, type RawBuilder } from 'kysely';
-import type { Values, Weight } from '@inkwell/core';
+import type { Values } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Standing } from '../schema.ts';
 import { OPEN } from './open.ts';
@@ -71,10 +71,11 @@ export interface DocketPage {
   many: number;
 }
 
-function workFor({ person, collections, state }: DocketWish): RawBuilder<unknown> {
+/** What is in somebody's hands, in one state or in any. */
+function workFor({ person, collections, state }: Omit<DocketWish, 'state'> & { state?: DocketState }): RawBuilder<unknown> {
   return sql`hands h join handed d on d.hand_id = h.id join findings f on f.id = d.finding_id join pages p on p.id = d.page_id
     join collections c on c.id = h.collection_id and c.taken_out_at is null
-    where h.given_to = ${person} and p.gone_at is null and ${STATES[state]}
+    where h.given_to = ${person} and p.gone_at is null and ${state ? STATES[state] : sql`true`}
       and (${collections}::integer[] is null or h.collection_id = any(${collections}::integer[]))`;
 }
 
@@ -99,14 +100,10 @@ export async function docketSums(
   today: string,
 ): Promise<Record<DocketState | 'overdue', number>> {
   const { rows } = await sql<Record<DocketState | 'overdue', number>>`select
-      (count(*) filter (where f.standing in ('open', 'returned')))::integer as "to do",
-      (count(*) filter (where f.standing = 'returned'))::integer as returned,
-      (count(*) filter (where f.standing not in ('open', 'returned')))::integer as done,
-      (count(*) filter (where f.standing in ('open', 'returned') and h.due < ${today}::date))::integer as overdue
-    from hands h join handed d on d.hand_id = h.id join findings f on f.id = d.finding_id join pages p on p.id = d.page_id
-      join collections c on c.id = h.collection_id and c.taken_out_at is null
-    where h.given_to = ${wish.person} and p.gone_at is null
-      and (${wish.collections}::integer[] is null or h.collection_id = any(${wish.collections}::integer[]))`.execute(db);
+      (count(*) filter (where ${STATES['to do']}))::integer as "to do",
+      (count(*) filter (where ${STATES.returned}))::integer as returned, (count(*) filter (where ${STATES.done}))::integer as done,
+      (count(*) filter (where ${STATES['to do']} and h.due < ${today}::date))::integer as overdue
+    from ${workFor(wish)}`.execute(db);
   return rows[0]!;
 }
 
@@ -116,7 +113,6 @@ export interface DocketItem {
   finding: number;
   standing: Standing;
   rule: string;
-  weight: Weight;
   message: string;
   values: Values;
   due: string | null;
@@ -126,7 +122,7 @@ export interface DocketItem {
 
 /** What somebody has to do on pages: so many of each page, as they stand there. */
 export async function docketItems(db: Database | Write, wish: DocketWish, pages: readonly number[], each: number): Promise<DocketItem[]> {
-  const { rows } = await sql<DocketItem>`select w.page, w.finding, w.standing, k.rule, k.weight, o.message, o.message_values as values,
+  const { rows } = await sql<DocketItem>`select w.page, w.finding, w.standing, k.rule, o.message, o.message_values as values,
       w.due, w.words, b.name as by
     from (select d.page_id as page, f.id as finding, f.standing, f.kind_id, to_char(h.due, 'YYYY-MM-DD') as due, h.words, h.made_by,
         row_number() over (partition by d.page_id order by h.due nulls last, f.id) as nth

@@ -201,6 +201,13 @@ export async function forgetWrong(db: Database | Write, of: { key: string } | { 
   await ('key' in of ? gone.where('key', '=', of.key) : gone.where('at', '<', of.before)).execute();
 }
 
+/** Forgets the newest of the tries under a key. */
+export async function forgetNewest(db: Database | Write, key: string): Promise<void> {
+  await sql`delete from wrong_passwords where ctid = (select ctid from wrong_passwords where key = ${key} order by at desc limit 1)`.execute(
+    db,
+  );
+}
+
 export interface NewMessage {
   person: string | null;
   address: string;

@@ -25,11 +25,12 @@ export async function askToLookOutside(db: Database | Write, collections: readon
   return rows[0]!.many;
 }
 
-/** Has addresses looked at again that were last looked at before then, and that a link still leads to. */
+/** Has addresses looked at again that were last looked at before then; those that no link leads to any more are forgotten. */
 export async function dueAgainOutside(db: Database | Write, before: Date): Promise<number> {
   const { numAffectedRows } = await sql`update outside_addresses o set due_at = now() where due_at is null and looked_at < ${before}
     and exists (select 1 from things t join uses u on u.thing_id = t.id
       where t.register = ${LINKS} and md5(split_part(t.place, '#', 1))::uuid = o.id)`.execute(db);
+  await sql`delete from outside_addresses where due_at is null and looked_at < ${before}`.execute(db);
   return Number(numAffectedRows ?? 0);
 }
 
@@ -64,14 +65,19 @@ export async function takeOutside(
   });
 }
 
-/** What came of looking at an address; `again`: when it is looked at once more, null for when its time comes. */
+/**
+ * What came of an address; `state` null: it was not looked at, and stays what it was. `again`: when it is looked at once more, null for
+ * when its time comes.
+ */
 export interface LookedOutside extends Pick<OutsideAddresses, 'id' | 'state' | 'words' | 'moved_to'> {
   again: Date | null;
 }
 
 /** Writes down what came of looking at addresses, whose hosts are free again. */
 export async function writeOutside(db: Database | Write, looked: readonly LookedOutside[], at: Date): Promise<void> {
-  await sql`update outside_addresses o set state = l.state, words = l.words, moved_to = l.moved_to, looked_at = ${at},
+  await sql`update outside_addresses o set state = coalesce(l.state, o.state), words = case when l.state is null then o.words else l.words end,
+      moved_to = case when l.state is null then o.moved_to else l.moved_to end,
+      looked_at = case when l.state is null then o.looked_at else ${at} end,
       seen_at = case when l.state in ('seen', 'moved') then ${at} else o.seen_at end, due_at = l.again, claimed_until = null
     from jsonb_to_recordset(${JSON.stringify(looked)}::jsonb) as l(id uuid, state text, words text, moved_to text, again timestamptz)
     where o.id = l.id`.execute(db);

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { HandOutSheet } from '@/features/docket/HandOutSheet';
 import { Button } from '@/ui/Button';
+import { send } from '@/ui/send';
 import { Day } from '@/ui/When';
 
 const Line = styled.p`
@@ -29,6 +30,11 @@ interface HandedProps {
 export function HandedLine({ note: { id, sentence, handed }, desk, may, onDone }: HandedProps) {
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState('');
+  const takeBack = async () => {
+    const sent = await send<unknown>('/api/docket/take', { collection: desk.collection.slug, findings: [id] });
+    setSaid(sent.ok ? '' : sent.problem.what);
+    if (sent.ok) onDone();
+  };
   if (!handed && !may) return null;
   return (
     <Line>
@@ -47,6 +53,11 @@ export function HandedLine({ note: { id, sentence, handed }, desk, may, onDone }
       {may && (
         <Button $look="quiet" onPress={() => setOpen(true)}>
           {handed ? 'Hand it on…' : 'Hand to somebody…'}
+        </Button>
+      )}
+      {may && handed && (
+        <Button $look="quiet" onPress={() => void takeBack()}>
+          Take it back
         </Button>
       )}
       <span role="status">{said}</span>
