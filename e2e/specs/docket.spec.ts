@@ -54,7 +54,12 @@ test('work is handed to an author, who fixes it from their own list; it leaves t
   await odile.goto('/docket');
   await expect(mine.getByRole('link', { name: 'The image hive.png has no alternative text' })).toBeVisible();
   // Taken back, it is on nobody’s list.
-  await page.reload();
+  await page.goto(`/collections/${collection}/${slug}`);
+  await page
+    .getByRole('listitem')
+    .getByRole('button', { name: /Image with no alternative text/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText(/^Handed to Odile Marsh/)).toBeHidden();
   await odile.reload();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringIn, freshTitle, hadOpen, ownCollection, ownTitle, standing, takeUp } from '../support/desk';
+import { atDesk, bringIn, freshTitle, hadOpen, ownCollection, ownTitle, standing, takeUp } from '../support/desk';
 
 /** Brings in so many short pages without a screen, a few at a time. */
 async function bringMany(page: Page, collection: string, many: number): Promise<void> {
@@ -140,10 +140,6 @@ test('what only the theme can fix is told apart, and comes back', async ({ page 
 });
 
 /** Puts somebody at the desk, and waits until the server knows. */
-async function atDesk(page: Page, who: string): Promise<void> {
-  await Promise.all([page.waitForResponse('**/api/person'), page.getByLabel('At the desk').selectOption(who)]);
-}
-
 test('a draft is one person’s: another at the same browser finds none', async ({ page }) => {
   await bringIn(page, '<h2>Wax</h2>\n<p>Text</p>\n', freshTitle('Whose draft'));
   await page.getByRole('tab', { name: 'Source' }).click();

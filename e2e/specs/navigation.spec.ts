@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bringIn, freshTitle, standing } from '../support/desk';
+import { atDesk, bringIn, freshTitle, standing } from '../support/desk';
 
 test('from the shelf to a family’s notes on one page, by the counts', async ({ page }) => {
   await page.goto('/');
@@ -28,13 +28,13 @@ test('an address leads back to the same note and face', async ({ page, context }
 
 test('who is at the desk is recorded with what they do', async ({ page }) => {
   await bringIn(page, '<h2></h2><p>Text</p>', freshTitle('Hands'));
-  await page.getByLabel('At the desk').selectOption('Odile Marsh, author');
+  await atDesk(page, 'Odile Marsh, author');
   await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();
   await page.getByRole('button', { name: 'Apply, go to next' }).click();
   await expect(standing(page)).toContainText('fixed by Odile Marsh');
   await page.getByRole('tab', { name: 'Changes' }).click();
   await expect(page.getByRole('row', { name: /^2 / })).toContainText('Heading with no text (take it out)');
-  await page.getByLabel('At the desk').selectOption('Ruth Pender, publisher');
+  await atDesk(page, 'Ruth Pender, publisher');
   await page.getByRole('button', { name: 'Sign off' }).click();
   await expect(standing(page)).toContainText('Signed off');
   await expect(standing(page)).toContainText('by Ruth Pender');

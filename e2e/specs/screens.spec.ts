@@ -1,3 +1,4 @@
+import { atDesk } from '../support/desk';
 import { expect, test, type Page } from '@playwright/test';
 import { auditPage, DEFAULT_PROFILE, parsePage, selectFindings, sentenceOf } from '@inkwell/core';
 
@@ -50,7 +51,7 @@ async function open(page: Page, asked: string): Promise<void> {
   const [wished = '', who] = asked.split(' as ');
   if (who !== undefined) {
     await page.goto('/');
-    await Promise.all([page.waitForResponse('**/api/person'), page.getByLabel('At the desk').selectOption(who)]);
+    await atDesk(page, who);
   }
   const address = wished.replace('its package', wished.startsWith('its') ? await packageOf(page) : '');
   await page.goto(address, { waitUntil: 'networkidle' });

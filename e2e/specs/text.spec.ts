@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bringIn, freshTitle, sourceOf, standing } from '../support/desk';
+import { atDesk, bringIn, freshTitle, sourceOf, standing } from '../support/desk';
 
 const editor = (page: Page) => page.getByRole('textbox', { name: 'Text of the page' });
 
@@ -184,9 +184,9 @@ test('whoever may not change the page may read its text, not write it; tools say
   await bringIn(page, '<h2>Wax</h2><p>Start</p>', freshTitle('Read only'));
   await openText(page);
   await expect(page.getByTitle('Increase indent')).toBeVisible();
-  await page.getByLabel('At the desk').selectOption('Ruth Pender, publisher');
+  await atDesk(page, 'Ruth Pender, publisher');
   await expect(page.getByRole('textbox', { name: 'Text of the page' })).toHaveAttribute('contenteditable', 'false');
-  await page.getByLabel('At the desk').selectOption('Ines Calder, reviewer');
+  await atDesk(page, 'Ines Calder, reviewer');
   await expect(page.getByRole('textbox', { name: 'Text of the page' })).toHaveAttribute('contenteditable', 'true');
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { apply, bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
+import { atDesk, apply, bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
 
 const PAGE = `<h2>Wax</h2>
 <p><b>Rendering it</b></p>
@@ -106,7 +106,7 @@ test('a question is ruled on, the answer survives a change, and it can be taken 
 
 test('who may not change a page is told so before trying', async ({ page }) => {
   await bringIn(page, '<h2></h2><p>Text</p>', freshTitle('Roles'));
-  await page.getByLabel('At the desk').selectOption('Ruth Pender, publisher');
+  await atDesk(page, 'Ruth Pender, publisher');
   await expect(page.getByText('You may look, not change')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Apply, go to next' })).toBeDisabled();
 });

@@ -10,6 +10,11 @@ export function freshTitle(what: string): string {
   return `${what} ${process.pid}-${made}`;
 }
 
+/** In the demo: lets somebody else sit at the desk, and waits until they do. */
+export async function atDesk(page: Page, who: string): Promise<void> {
+  await Promise.all([page.waitForResponse('**/api/person'), page.getByLabel('At the desk').selectOption(who)]);
+}
+
 /** The title of that collection. */
 export function ownTitle(): string {
   const { testId, retry } = test.info();
