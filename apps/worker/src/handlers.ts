@@ -22,6 +22,8 @@ import {
   noteDay,
   READ_PACKAGE,
   readPackage,
+  SETTLE_ANSWER,
+  settleAnswer,
   STROKE,
   STROKE_BACK,
   takeStrokeBackOn,
@@ -67,6 +69,7 @@ export function handlers(services: Services, { lookInto, lookAtImage }: Looks): 
     [LOOK_AT_IMAGES]: ({ payload }) => lookAtImages(services, lookAtImage, { collection: numberIn(payload, 'collection') }),
     [LOOK_OUTSIDE]: () => lookAtOutside(services),
     [COUNT_USES]: ({ payload }) => countUsesAgain(services, { pages: payload.pages as number[] }),
+    [SETTLE_ANSWER]: ({ payload }) => settleAnswer(services, { answer: numberIn(payload, 'answer') }),
     [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     async [NOTE_DAY]() {

@@ -31,7 +31,7 @@ import { dayIn, type Services } from './services.ts';
 import { tallyOf, type Tally } from './tally.ts';
 
 /** A finding as the Desk shows it: a note. */
-export interface Note extends Omit<StoredFinding, 'occurrenceIds' | 'age' | 'kindId' | 'exceptedUntil'> {
+export interface Note extends Omit<StoredFinding, 'occurrenceIds' | 'age' | 'kindId' | 'exceptedUntil' | 'sameSum'> {
   title: string;
   sentence: string;
   /** Who is hurt and how, and what to do, in the rule's words. */

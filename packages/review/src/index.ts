@@ -82,6 +82,7 @@ export {
   LOOK_OUTSIDE,
   NOTE_DAY,
   READ_PACKAGE,
+  SETTLE_ANSWER,
   STROKE,
   STROKE_BACK,
   UNPACK,
@@ -155,3 +156,13 @@ export {
 
 export { docket, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
 export type { DocketPlace, DocketState } from '@inkwell/store';
+export { giveAnswer, settleAnswer, takeAnswerBack, type AnswerGiven, type AnswerReach, type GiveAnswer } from './questions/answers.ts';
+export {
+  answersGiven,
+  questions,
+  type AnswerView,
+  type KindView,
+  type QuestionsShown,
+  type QuestionView,
+  type ShowQuestions,
+} from './questions/questions.ts';

@@ -29,6 +29,8 @@ export const LOOK_INTO = 'look into attachments';
 export const LOOK_AT_IMAGES = 'look at images';
 /** Looks whether addresses outside still answer, a few of each host. */
 export const LOOK_OUTSIDE = 'look at addresses outside';
+/** Has an answer hold, or hold no longer, on all the pages it reaches. */
+export const SETTLE_ANSWER = 'settle an answer';
 /** Counts anew what stands open on what pages use. */
 export const COUNT_USES = 'count what is used';
 /** Lets a page lead to where another lies now. */

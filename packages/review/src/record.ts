@@ -2,6 +2,7 @@ import { changeBetween, type Moves, type Reference, type Verdict } from '@inkwel
 import {
   addAudit,
   addRevision,
+  applyAnswers,
   confirmSignOff,
   findingsIn,
   headText,
@@ -184,7 +185,7 @@ async function recordAudit(
     undone: of.undone,
     today: dayIn(page.time_zone, services.now()),
   };
-  const tracked = await track(trx, services, page.id, bar, examined.findings, before);
+  const tracked = await track(trx, services, page, bar, examined.findings, before);
   const fresh = await writeSightings(trx, { pageId: page.id, revision, audit: auditId, ...tracked });
   const version = await touchPage(trx, page.id, { ...change, audit_id: auditId, make_up: examined.makeUp });
   // Questions that the change answers are new with it: nothing was asked about them before.
@@ -200,6 +201,11 @@ async function recordAudit(
     const standings = answered.map((id) => ({ id, standing: 'ruled out' as const, ruled: 'no problem' as const, excepted_until: null }));
     await writeStandings(trx, { pageId: page.id, revision, version, by: of.by, because: 'described just now' }, standings);
   }
+  await answersHold(
+    trx,
+    tracked,
+    fresh.filter((id) => !answered.includes(id)),
+  );
   await recordReferences(trx, page, of.known ?? of.before?.references, examined);
   const news = fresh.values();
   await recordUses(
@@ -210,6 +216,16 @@ async function recordAudit(
     tracked.ids.map((id) => id ?? news.next().value!),
   );
   return { ...tracked, version, auditId, vouched: answered.length };
+}
+
+/** What was answered wherever the same is asked holds for what this audit brought, or sees as that question from now on. */
+async function answersHold(trx: Write, { asksAnew, changed }: Tracked, fresh: readonly number[]): Promise<void> {
+  if (asksAnew.length > 0) {
+    const ids = asksAnew.map(({ id }) => id);
+    await writeRulings(trx, ids, null, SYSTEM, null);
+  }
+  const ids = [...fresh, ...changed.filter(({ same }) => same !== null).map(({ id }) => id)];
+  if (ids.length > 0) await applyAnswers(trx, ids);
 }
 
 /** Keeps what the text refers to, and has those pages audited again that see the change. A page that has gone leads nowhere. */

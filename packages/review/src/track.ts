@@ -19,11 +19,13 @@ import {
   type NewStanding,
   type OtherKind,
   type OtherName,
+  type PlacedPage,
   type StoredFinding,
   type Write,
 } from '@inkwell/store';
 import { askedOf, kindOf, weightUnder } from './bars.ts';
 import { standingOf } from './decide.ts';
+import { isOfOtherImage, sumsOf } from './questions/sameness.ts';
 import type { Services } from './services.ts';
 
 /** What a new audit of a page makes of its findings, ready to be written. */
@@ -37,6 +39,8 @@ export interface Tracked {
   begun: NewOccurrence[];
   /** Findings that are fixed now, or came back. */
   standings: NewStanding[];
+  /** Findings that ask another question than the one that was answered. */
+  asksAnew: StoredFinding[];
   /** Of each finding that was seen, in order: its id; null for a new one. */
   ids: (number | null)[];
   /** How many the house asks for: fixed, and new. */
@@ -60,26 +64,29 @@ const LONGEST_CHAIN = 60;
 export async function track(
   trx: Write,
   services: Pick<Services, 'db'>,
-  pageId: number,
+  page: Pick<PlacedPage, 'id' | 'collection_id'>,
   bar: Bar,
   fresh: readonly Finding[],
   before: Before | null,
 ): Promise<Tracked> {
+  const sums = await sumsOf(trx, page, fresh);
   const kinds = fresh.map(kindOf);
   const ids = await kindIds(trx, services.db, distinct(kinds), weightUnder);
   const kindId = new Map(fresh.map((finding, i) => [finding, ids.get(kinds[i]!.name)!]));
   const compared = compareAudits(before?.findings ?? [], fresh, before?.moves, before?.texts);
   const back =
     before && compared.new.length > 0
-      ? compareAudits(await fixedFindings(trx, pageId, [...new Set(compared.new.map((one) => one.rule))]), compared.new).kept
+      ? compareAudits(await fixedFindings(trx, page.id, [...new Set(compared.new.map((one) => one.rule))]), compared.new).kept
       : [];
   const known = new Map<Finding, StoredFinding>([...compared.kept, ...back].map((pair) => [pair.new, pair.old]));
   const sightings = new Sightings(before?.moves ?? { edits: [] }, new Set(back.map((pair) => pair.old)));
-  for (const finding of fresh) sightings.see(finding, known.get(finding), kindId.get(finding)!);
+  fresh.forEach((finding, i) => sightings.see({ finding, kindId: kindId.get(finding)!, same: sums[i]! }, known.get(finding)));
   sightings.end(compared.fixed);
   return {
     ...sightings.result,
+    asksAnew: sightings.asksAnew,
     standings: [
+      ...sightings.asksAnew.map((one) => standingOf(one, { standing: one.standing === 'ruled out' ? 'open' : one.standing, ruled: null })),
       ...(await reopened(trx, sightings.widened)),
       ...compared.fixed.filter((one) => one.standing !== 'fixed').map((one) => standingOf(one, { standing: 'fixed' })),
       ...back.map((pair) => standingOf(pair.old, { standing: standingOnReturn(pair.old, before!) })),
@@ -117,6 +124,13 @@ function standingOnReturn(finding: StoredFinding, { undone, today }: Before): Ne
   return undone ? 'open' : 'returned';
 }
 
+/** A finding as an audit saw it, with what is kept of it. */
+interface Sighted {
+  finding: Finding;
+  kindId: number;
+  same: string | null;
+}
+
 /** Sorts what an audit saw into rows that go on, rows that end and rows that begin. */
 class Sightings {
   readonly result = {
@@ -131,19 +145,23 @@ class Sightings {
   /** Settled findings with places they did not have, and all they have now. */
   readonly widened = new Map<StoredFinding, readonly number[]>();
 
+  /** Findings whose answer was about another image, or about other words for it. */
+  readonly asksAnew: StoredFinding[] = [];
+
   constructor(
     private readonly moves: Moves,
     private readonly cameBack: ReadonlySet<StoredFinding>,
   ) {}
 
-  see(finding: Finding, old: StoredFinding | undefined, kindId: number): void {
+  see({ finding, kindId, same }: Sighted, old: StoredFinding | undefined): void {
     if (!old) {
-      this.result.fresh.push({ kind: kindId, slip: finding.slip ?? null });
+      this.result.fresh.push({ kind: kindId, slip: finding.slip ?? null, same });
       this.result.freshRules.push(finding.rule);
       return this.begin(finding, { finding_id: null, fresh: this.result.fresh.length - 1 }, [...placesOf(finding).keys()]);
     }
-    if (old.kindId !== kindId || old.slip !== finding.slip)
-      this.result.changed.push({ id: old.id, kind_id: kindId, slip: finding.slip ?? null });
+    if (old.kindId !== kindId || old.slip !== finding.slip || old.sameSum !== same)
+      this.result.changed.push({ id: old.id, kind_id: kindId, slip: finding.slip ?? null, same });
+    if (old.ruled !== null && isOfOtherImage(old.sameSum, same)) this.asksAnew.push(old);
     if (!this.cameBack.has(old)) {
       if (this.goesOn(old, finding)) {
         // The text beside equal findings is part of their names, and of nothing else.

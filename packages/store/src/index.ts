@@ -1,6 +1,7 @@
 export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, reach, snapshot, writing, type Database, type Write } from './database.ts';
 export type {
   Answer,
+  AnswerState,
   AttachmentStanding,
   Became,
   Cause,
@@ -380,3 +381,29 @@ export {
   type DocketState,
   type DocketWish,
 } from './queries/docket.ts';
+export {
+  addAnswer,
+  agreement,
+  answerById,
+  answerLines,
+  answersTo,
+  applyAnswers,
+  askedQuestions,
+  bringBackBefore,
+  decidedOn,
+  endAnswers,
+  hashesAt,
+  lockPagesReached,
+  lockPagesRuled,
+  lockQuestion,
+  pagesAsking,
+  questionPlaces,
+  unapplyAnswer,
+  type AnswerLine,
+  type AskedQuestion,
+  type AskingPage,
+  type KindAsked,
+  type QuestionPlace,
+  type QuestionsWish,
+  type StoredAnswer,
+} from './queries/answers.ts';

@@ -69,6 +69,7 @@ export interface Tables {
   uses: Uses;
   standing_changes: StandingChanges;
   rulings: Rulings;
+  answers: Answers;
   questions: Questions;
   exceptions: Exceptions;
   assignments: Assignments;
@@ -549,6 +550,8 @@ export interface Findings {
   first_revision: number;
   /** Its part of the page and a key that the same slip in an equal piece shares; null where its piece has nothing of its own. */
   slip: ColumnType<string | null, string | null | undefined, string | null>;
+  /** What makes its question the same question elsewhere, as a sum; null where it asks none. */
+  same: ColumnType<string | null, string | null | undefined, string | null>;
 }
 
 /** What is done to one slip wherever it stands; or to whole pages: what is certain fixed, signed off. */
@@ -767,6 +770,35 @@ export interface Rulings {
   made_at: Made;
   taken_back_by: string | null;
   taken_back_at: ColumnType<Date | null, null | undefined, Date>;
+  /** The answer it comes from, where one was given for the same question anywhere. */
+  answer_id: number | null;
+}
+
+/**
+ * `in force`; or `waits` for somebody else's answer too, `agreed` with it, or fell `apart` from it; `gave way` to a later one, or was `taken
+ * back`.
+ */
+export type AnswerState = 'in force' | 'waits' | 'agreed' | 'apart' | 'gave way' | 'taken back';
+
+/** An answer that holds wherever its question is asked, as far as it reaches. */
+export interface Answers {
+  id: Generated<number>;
+  same: string;
+  rule: string;
+  answer: Answer;
+  reason: string;
+  /** The collection it reaches; null for all. */
+  collection_id: number | null;
+  /** The only page it reaches. */
+  page_id: number | null;
+  state: AnswerState;
+  /** The finding it was given on. */
+  finding_id: number | null;
+  made_by: string;
+  made_at: Made;
+  ended_by: ColumnType<string | null, string | null | undefined, string | null>;
+  ended_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  gave_way_to: ColumnType<number | null, number | null | undefined, number | null>;
 }
 
 /** A question that waits for somebody who knows. */

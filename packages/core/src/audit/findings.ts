@@ -2,6 +2,16 @@ import { tidy, type Range } from '../document/tree.ts';
 import type { Family, FindingOutcome, Values, Weight } from '../rules/types.ts';
 import type { RemedyName } from '../remedies/names.ts';
 
+/** What makes a question the same question elsewhere. */
+export interface Sameness {
+  /** All of it but the image itself, as one text: the rule, what it says, and each of the things its question goes by. */
+  key: string;
+  /** The image it is about: a path in the collection, or a whole address. Whoever knows its bytes takes these in its place. */
+  image: string | null;
+  /** Whether it goes by the thing alone. Else it goes by the piece around it too, which only means the same within one collection. */
+  anywhere: boolean;
+}
+
 export interface Place extends Range {
   /** The element, as `/html[1]/body[1]/p[2]`. */
   path: string;
@@ -33,6 +43,8 @@ export interface Finding {
   remedies: readonly RemedyName[];
   /** Its part of the page and a key that the same slip in an equal piece shares, where that was asked for (`slipsOf`). */
   slip?: string;
+  /** What makes its question the same question elsewhere, where that was asked for (`samenessOf`). */
+  same?: Sameness;
 }
 
 export interface Audit {

@@ -12,6 +12,8 @@ export interface Settings {
   weights?: Readonly<Record<string, Weight | 'off'>>;
   /** Measures that differ from the usual ones. */
   thresholds?: Partial<Thresholds>;
+  /** Rules whose questions two people have to answer alike. */
+  twoAnswers?: readonly string[];
   /** Link texts the house takes for plain, though they are on the list of vague ones. */
   plainLinkTexts?: readonly string[];
 }
@@ -49,6 +51,7 @@ export function settingsFor(profile: Profile, contentType?: string): Settings {
     holds: own.holds ?? profile.holds,
     weights: { ...profile.weights, ...own.weights },
     thresholds: { ...profile.thresholds, ...own.thresholds },
+    twoAnswers: own.twoAnswers ?? profile.twoAnswers ?? [],
     plainLinkTexts: own.plainLinkTexts ?? profile.plainLinkTexts ?? [],
   };
 }

@@ -42,7 +42,7 @@ export interface Rule<M extends string = string> {
   /** What to do, in words for someone who knows no HTML. */
   fix: string;
   /** Asked of a person when the outcome is cantTell. `yes` says the finding stands, `no` that all is well. */
-  question?: { ask: string; yes: string; no: string };
+  question?: Question;
   /** Equal subjects are one slip, however often they stand on a page: one finding with all its places. */
   alike?: true;
   /** The question is about exactly these words or this image: with others it is another question, and an answer does not carry over. */
@@ -94,6 +94,20 @@ export const USUAL_THRESHOLDS: Thresholds = {
 
 /** The audit reports from this much on, so that a house may lower its measure without a new audit. */
 export const FLOORS: Thresholds = { longestAlternative: 80, longestLink: 60, wordsWithoutHeading: 150, inlineColours: 1, readingGrade: 7 };
+
+export interface Question {
+  ask: string;
+  yes: string;
+  no: string;
+  /** What makes it the same question elsewhere, so that it is asked once. */
+  same: readonly SameBy[];
+}
+
+/**
+ * What a question may go by: the words of what it is about; the words the finding says of it; the image by its bytes, and its alternative
+ * text; where the link leads that it is or stands in; the address of what is shown or played; the language; the piece of the page around it.
+ */
+export type SameBy = 'words' | 'said' | 'image' | 'alternative' | 'purpose' | 'source' | 'language' | 'piece';
 
 /** Checks a rule's shape and keeps its message ids apart from its other types. */
 export function defineRule<const M extends string>(rule: Rule<M>): Rule<M> {

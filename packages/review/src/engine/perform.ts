@@ -28,6 +28,7 @@ import {
   renameOnPage,
   resolveAddress,
   ruleOf,
+  samenessOf,
   sentenceOf,
   slipsOf,
   surroundingsFrom,
@@ -211,13 +212,15 @@ function examined(page: Page, placed: PlacedText): Examined {
   };
 }
 
-/** Each finding with what the same slip on another page shares with it. */
+/** Each finding with what the same slip on another page shares with it, and the same question. */
 function withSlips(page: Page, address: string, findings: readonly Finding[]): Finding[] {
   const slips = slipsOf(page, address, findings);
-  return findings.map((finding, nth) => {
+  const known = findings.map((finding, nth) => {
     const slip = slips[nth];
     return slip ? { ...finding, slip: `${slip.part} ${slip.key}` } : finding;
   });
+  const same = samenessOf(page, address, known);
+  return known.map((finding, nth) => (same[nth] ? { ...finding, same: same[nth] } : finding));
 }
 
 function changed(placed: PlacedText, html: string, many: number): Changed {

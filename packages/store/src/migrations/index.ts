@@ -21,6 +21,7 @@ import * as outsideAddresses from './019-outside-addresses.ts';
 import * as packageSamples from './020-package-samples.ts';
 import * as signIn from './021-sign-in.ts';
 import * as docket from './022-docket.ts';
+import * as answers from './023-answers.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -46,4 +47,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '020-package-samples': packageSamples,
   '021-sign-in': signIn,
   '022-docket': docket,
+  '023-answers': answers,
 };

@@ -42,11 +42,13 @@ export interface OtherKind {
   id: number;
   kind_id: number;
   slip: string | null;
+  same: string | null;
 }
 
 export interface NewFinding {
   kind: number;
   slip: string | null;
+  same: string | null;
 }
 
 export interface OtherName {
@@ -81,7 +83,8 @@ export async function writeSightings(
     await sql`update occurrences o set fingerprint = rows.fingerprint from ${rowsFrom(renamed, 'id bigint, fingerprint text')}
       where o.id = rows.id`.execute(trx);
   if (changed.length > 0)
-    await sql`update findings f set kind_id = rows.kind_id, slip = rows.slip from ${rowsFrom(changed, 'id integer, kind_id integer, slip text')}
+    await sql`update findings f set kind_id = rows.kind_id, slip = rows.slip, same = rows.same
+      from ${rowsFrom(changed, 'id integer, kind_id integer, slip text, same text')}
       where f.id = rows.id`.execute(trx);
   const ids = fresh.length === 0 ? [] : await addFindings(trx, pageId, revision, fresh);
   if (begun.length > 0) {
@@ -98,9 +101,10 @@ export async function writeSightings(
 }
 
 async function addFindings(trx: Write, pageId: number, revision: number, fresh: readonly NewFinding[]): Promise<number[]> {
-  const [kinds, slips] = [fresh.map(({ kind }) => kind), fresh.map(({ slip }) => slip)];
-  const { rows } = await sql<{ id: number }>`insert into findings (page_id, kind_id, standing, first_revision, slip)
-    select ${pageId}::integer, kind, 'open', ${revision}::integer, slip from unnest(${kinds}::integer[], ${slips}::text[]) with ordinality
-      as new (kind, slip, nth) order by nth returning id`.execute(trx);
+  const [kinds, slips, sames] = [fresh.map(({ kind }) => kind), fresh.map(({ slip }) => slip), fresh.map(({ same }) => same)];
+  const { rows } = await sql<{ id: number }>`insert into findings (page_id, kind_id, standing, first_revision, slip, same)
+    select ${pageId}::integer, kind, 'open', ${revision}::integer, slip, same
+    from unnest(${kinds}::integer[], ${slips}::text[], ${sames}::text[]) with ordinality as new (kind, slip, same, nth)
+    order by nth returning id`.execute(trx);
   return rows.map((row) => row.id).sort((a, b) => a - b);
 }

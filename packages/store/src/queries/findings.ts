@@ -25,6 +25,8 @@ export interface StoredFinding extends Finding {
   standing: Standing;
   ruled: Answer | null;
   exceptedUntil: string | null;
+  /** What makes its question the same question elsewhere, as a sum. */
+  sameSum: string | null;
   firstRevision: number;
   /** The number of each of its places. */
   placeNumbers: number[];
@@ -72,9 +74,10 @@ interface Row {
   fingerprint: string;
   remedies: readonly RemedyName[] | null;
   slip: string | null;
+  same: string | null;
 }
 
-const COLUMNS = sql`f.id, f.slip, f.kind_id, f.standing, f.ruled, to_char(f.excepted_until, 'YYYY-MM-DD') as excepted_until, f.first_revision, k.rule, k.family, k.weight, k.outcome, k.criteria,
+const COLUMNS = sql`f.id, f.slip, f.same, f.kind_id, f.standing, f.ruled, to_char(f.excepted_until, 'YYYY-MM-DD') as excepted_until, f.first_revision, k.rule, k.family, k.weight, k.outcome, k.criteria,
   o.id as occurrence_id, o.place, o.from_audit, o.path, o.through, o.start_at, o.end_at, o.message, o.message_values, o.subject, o.fingerprint, o.remedies`;
 
 /** The findings of a page in its newest audit, or in an earlier one, in document order. `text`: what that audit was of. */
@@ -191,6 +194,7 @@ function toFinding(rows: readonly Row[], moved: (place: Place, row: Row) => Plac
     standing: row.standing,
     ruled: row.ruled,
     exceptedUntil: row.excepted_until,
+    sameSum: row.same,
     firstRevision: row.first_revision,
     placeNumbers: own.map((one) => one.row.place),
     occurrenceIds: own.map((one) => one.row.occurrence_id),

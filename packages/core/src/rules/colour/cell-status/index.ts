@@ -12,7 +12,12 @@ export const rule = defineRule({
   title: 'Cells told apart by colour alone',
   why: 'Readers who see colours differently, or not at all, find empty or equal cells.',
   fix: 'Write into each cell what its colour stands for.',
-  question: { ask: 'Does the colour of these cells say something?', yes: 'Yes, it has to be said in words', no: 'No, it only decorates' },
+  question: {
+    ask: 'Does the colour of these cells say something?',
+    yes: 'Yes, it has to be said in words',
+    no: 'No, it only decorates',
+    same: ['piece'],
+  },
   criteria: ['1.4.1'],
   techniques: ['F13'],
   weight: 'should',

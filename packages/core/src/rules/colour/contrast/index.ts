@@ -10,6 +10,7 @@ export const rule = defineRule({
     ask: 'Does this text stand out too little, once the style sheet that could not be read has its say?',
     yes: 'Yes, it has to stand out more',
     no: 'No, that sheet sets other colours',
+    same: ['piece'],
   },
   criteria: ['1.4.3'],
   techniques: ['G18', 'G145', 'F24'],

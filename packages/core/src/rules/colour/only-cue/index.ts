@@ -12,6 +12,7 @@ export const rule = defineRule({
     ask: 'Is colour the only thing that tells this?',
     yes: 'Yes, it has to be told another way too',
     no: 'No, it is plain without colour',
+    same: ['words', 'language'],
   },
   criteria: ['1.4.1'],
   techniques: ['F13', 'F81', 'G14'],

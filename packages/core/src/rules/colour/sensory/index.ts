@@ -11,6 +11,7 @@ export const rule = defineRule({
     ask: 'Is place or shape all that tells which one is meant?',
     yes: 'Yes, it has to be named too',
     no: 'No, the words name it',
+    same: ['words', 'language'],
   },
   criteria: ['1.3.3'],
   techniques: ['F14', 'F26', 'G96'],

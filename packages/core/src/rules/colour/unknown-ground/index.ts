@@ -14,6 +14,7 @@ export const rule = defineRule({
     ask: 'Is the text too faint against some part of its background?',
     yes: 'Yes, it needs a plain background',
     no: 'No, it stands out everywhere',
+    same: ['piece'],
   },
   criteria: ['1.4.3'],
   techniques: ['G18'],

@@ -39,6 +39,7 @@ export const rule = defineRule({
     ask: 'Does this part have to be scrolled sideways at 320 pixels?',
     yes: 'Yes, it has to give way',
     no: 'No, or its width is essential',
+    same: ['piece'],
   },
   criteria: ['1.4.10'],
   techniques: ['C31'],

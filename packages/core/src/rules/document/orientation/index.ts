@@ -12,6 +12,7 @@ export const rule = defineRule({
     ask: 'Is the page turned so that it can be used only upright, or only on its side?',
     yes: 'Yes, the turning has to go',
     no: 'No, only a part of it is turned',
+    same: ['piece'],
   },
   criteria: ['1.3.4'],
   techniques: ['F97'],

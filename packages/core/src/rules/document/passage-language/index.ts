@@ -12,6 +12,7 @@ export const rule = defineRule({
     ask: 'Is this passage in another language than the page?',
     yes: 'Yes, its language has to be named',
     no: 'No, or it is only a name',
+    same: ['words', 'language'],
   },
   criteria: ['3.1.2'],
   techniques: ['H58'],

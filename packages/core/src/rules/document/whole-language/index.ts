@@ -8,7 +8,12 @@ export const rule = defineRule({
   title: 'Page that names another language than its own',
   why: 'All of it is read with the sounds of the wrong language, and nobody understands it.',
   fix: 'Name the language the page is written in.',
-  question: { ask: 'Does the page name the wrong language?', yes: 'Yes, it is in another one', no: 'No, it is right' },
+  question: {
+    ask: 'Does the page name the wrong language?',
+    yes: 'Yes, it is in another one',
+    no: 'No, it is right',
+    same: ['said', 'piece'],
+  },
   criteria: ['3.1.1'],
   techniques: ['H57'],
   weight: 'must',

@@ -10,7 +10,12 @@ export const rule = defineRule({
   title: 'Button that does not say what it does',
   why: 'In a list of controls it says nothing, and several like it cannot be told apart.',
   fix: 'Write on the button what happens when it is pressed.',
-  question: { ask: 'Does this button need better words?', yes: 'Yes, it needs better words', no: 'No, it is plain where it stands' },
+  question: {
+    ask: 'Does this button need better words?',
+    yes: 'Yes, it needs better words',
+    no: 'No, it is plain where it stands',
+    same: ['piece'],
+  },
   criteria: ['2.4.6'],
   techniques: ['G131'],
   practice: true,

@@ -12,7 +12,12 @@ export const rule = defineRule({
   title: 'Required fields told by a star or colour alone',
   why: 'Nobody is told what the star or the red means, and a listener may hear neither.',
   fix: 'Say “required” in the label or explain the star, and mark the field as required.',
-  question: { ask: 'Is colour all that tells which fields are required?', yes: 'Yes, it has to be said', no: 'No, it is said in words' },
+  question: {
+    ask: 'Is colour all that tells which fields are required?',
+    yes: 'Yes, it has to be said',
+    no: 'No, it is said in words',
+    same: ['piece'],
+  },
   criteria: ['1.4.1', '3.3.2'],
   techniques: ['F81'],
   weight: 'should',

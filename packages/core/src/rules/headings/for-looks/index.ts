@@ -13,7 +13,12 @@ export const rule = defineRule({
   title: 'Heading used to make text big',
   why: 'Someone browsing by headings is read whole sentences in place of a list of subjects.',
   fix: 'Make it a paragraph; if it has to stand out, use strong.',
-  question: { ask: 'Is this text here only to look large?', yes: 'Yes, it is plain text', no: 'No, it heads what follows' },
+  question: {
+    ask: 'Is this text here only to look large?',
+    yes: 'Yes, it is plain text',
+    no: 'No, it heads what follows',
+    same: ['words', 'language'],
+  },
   criteria: ['1.3.1'],
   techniques: ['F43'],
   weight: 'should',

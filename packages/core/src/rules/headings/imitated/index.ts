@@ -6,7 +6,12 @@ export const rule = defineRule({
   title: 'Bold line in place of a heading',
   why: 'Someone browsing by headings passes straight over it: it looks like a heading and is told to nobody as one.',
   fix: 'Make the line a real heading at the level that fits; its look follows by itself.',
-  question: { ask: 'Does this line head what comes after it?', yes: 'Yes, it is a heading', no: 'No, it is only emphasis' },
+  question: {
+    ask: 'Does this line head what comes after it?',
+    yes: 'Yes, it is a heading',
+    no: 'No, it is only emphasis',
+    same: ['words', 'language'],
+  },
   criteria: ['1.3.1'],
   techniques: ['F2', 'H42'],
   weight: 'must',

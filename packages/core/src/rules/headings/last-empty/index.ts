@@ -7,7 +7,12 @@ export const rule = defineRule({
   title: 'Heading with nothing under it',
   why: 'Someone who jumps to it finds that the section is not there.',
   fix: 'Write the section, or take its heading out.',
-  question: { ask: 'Should something stand under this heading?', yes: 'Yes, or it should go', no: 'No, it is right as it is' },
+  question: {
+    ask: 'Should something stand under this heading?',
+    yes: 'Yes, or it should go',
+    no: 'No, it is right as it is',
+    same: ['words', 'language'],
+  },
   criteria: ['1.3.1'],
   techniques: [],
   practice: true,

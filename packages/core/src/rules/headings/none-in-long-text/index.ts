@@ -6,7 +6,12 @@ export const rule = defineRule({
   title: 'Long stretch without a heading',
   why: 'Someone who moves by headings has nothing to hold on to here and has to hear all of it to find one thing.',
   fix: 'Put a heading before each part that has a subject of its own.',
-  question: { ask: 'Does this stretch fall into parts that deserve headings?', yes: 'Yes, it needs headings', no: 'No, it is one piece' },
+  question: {
+    ask: 'Does this stretch fall into parts that deserve headings?',
+    yes: 'Yes, it needs headings',
+    no: 'No, it is one piece',
+    same: ['piece'],
+  },
   criteria: ['2.4.10', '1.3.1'],
   techniques: ['G141'],
   weight: 'should',

@@ -8,7 +8,12 @@ export const rule = defineRule({
   title: 'Image drawn with characters',
   why: 'It is read out sign by sign: “slash, slash, underscore”, for as long as it lasts.',
   fix: 'Say what it shows, and let the words stand in its place.',
-  question: { ask: 'Is this an image made of characters?', yes: 'Yes, it needs words', no: 'No, its characters are to be read' },
+  question: {
+    ask: 'Is this an image made of characters?',
+    yes: 'Yes, it needs words',
+    no: 'No, its characters are to be read',
+    same: ['words'],
+  },
   criteria: ['1.1.1'],
   techniques: ['F72', 'H86'],
   weight: 'consider',

@@ -14,7 +14,12 @@ export const rule = defineRule({
   title: 'Background image that seems to say something',
   why: 'A background cannot have an alternative text, so a listener is told nothing of it.',
   fix: 'Show it as an image with an alternative text, or give its words as text.',
-  question: { ask: 'Does this background tell the reader something?', yes: 'Yes, it needs words', no: 'No, it only dresses the page' },
+  question: {
+    ask: 'Does this background tell the reader something?',
+    yes: 'Yes, it needs words',
+    no: 'No, it only dresses the page',
+    same: ['piece'],
+  },
   criteria: ['1.1.1'],
   techniques: ['F3'],
   weight: 'should',

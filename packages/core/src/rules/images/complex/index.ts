@@ -13,6 +13,7 @@ export const rule = defineRule({
     ask: 'Does this image tell more than its alternative text says?',
     yes: 'Yes, the text has to tell it',
     no: 'No, the alternative text is enough',
+    same: ['image', 'alternative', 'purpose', 'language'],
   },
   criteria: ['1.1.1'],
   techniques: ['G95', 'G92', 'H45'],

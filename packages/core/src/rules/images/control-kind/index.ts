@@ -11,7 +11,12 @@ export const rule = defineRule({
   title: 'Linked image named after what it is',
   why: 'A listener is told that it is a button or a logo, and not where it leads.',
   fix: 'Say where the link goes or what the button does.',
-  question: { ask: 'Do these words leave open where it leads?', yes: 'Yes, they have to say it', no: 'No, they are what it leads to' },
+  question: {
+    ask: 'Do these words leave open where it leads?',
+    yes: 'Yes, they have to say it',
+    no: 'No, they are what it leads to',
+    same: ['image', 'alternative', 'purpose', 'language'],
+  },
   alike: true,
   criteria: ['2.4.4', '1.1.1'],
   techniques: ['F30'],

@@ -14,7 +14,12 @@ export const rule = defineRule({
   title: 'Image marked as decorative that seems to matter',
   why: 'If it carries meaning, a listener is not told that it is there at all.',
   fix: 'Describe it, or say that it only decorates.',
-  question: { ask: 'Would a reader miss something without this image?', yes: 'Yes, it needs a description', no: 'No, it only decorates' },
+  question: {
+    ask: 'Would a reader miss something without this image?',
+    yes: 'Yes, it needs a description',
+    no: 'No, it only decorates',
+    same: ['image', 'alternative', 'purpose', 'language'],
+  },
   criteria: ['1.1.1'],
   techniques: ['F39', 'F38'],
   weight: 'should',

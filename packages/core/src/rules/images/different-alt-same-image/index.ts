@@ -12,6 +12,7 @@ export const rule = defineRule({
     ask: 'Should this image have the same words here as elsewhere?',
     yes: 'Yes, the words should be the same',
     no: 'No, it does another job here',
+    same: ['said', 'image', 'alternative', 'purpose', 'language'],
   },
   criteria: ['3.2.4'],
   techniques: [],

@@ -15,7 +15,7 @@ export const rule = defineRule({
   title: 'Face or run of emoji',
   why: 'It is read sign by sign, or each emoji by its full name, and the mood is lost.',
   fix: 'Say it in words, or give it a name that is read in its place.',
-  question: { ask: 'Does this tell the reader something?', yes: 'Yes, it needs words', no: 'No, it may stay' },
+  question: { ask: 'Does this tell the reader something?', yes: 'Yes, it needs words', no: 'No, it may stay', same: ['piece'] },
   criteria: ['1.1.1'],
   techniques: ['H86'],
   weight: 'consider',

@@ -11,6 +11,7 @@ export const rule = defineRule({
     ask: 'Does somebody still have to describe this image?',
     yes: 'Yes, it has to be described',
     no: 'No, I looked and the words fit',
+    same: ['image', 'alternative', 'purpose', 'language'],
   },
   criteria: ['1.1.1'],
   techniques: [],

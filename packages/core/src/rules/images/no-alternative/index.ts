@@ -12,7 +12,12 @@ export const rule = defineRule({
   title: 'Image with no alternative text',
   why: 'Someone who cannot see it is told that there is an image, or is read its file name, and never what it shows.',
   fix: 'Write in a few words what a reader would look at, or mark the image as decorative when it adds nothing.',
-  question: { ask: 'Does this drawing tell the reader something?', yes: 'Yes, it needs words', no: 'No, it only decorates' },
+  question: {
+    ask: 'Does this drawing tell the reader something?',
+    yes: 'Yes, it needs words',
+    no: 'No, it only decorates',
+    same: ['image', 'alternative', 'purpose', 'language'],
+  },
   alike: true,
   criteria: ['1.1.1'],
   techniques: ['F65', 'H37', 'H36', 'H24', 'H53'],

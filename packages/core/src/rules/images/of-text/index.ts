@@ -31,7 +31,12 @@ export const rule = defineRule({
   title: 'Image that seems to be of text',
   why: 'Its words cannot be enlarged cleanly, recoloured, searched or translated.',
   fix: 'Write the words as text and style them.',
-  question: { ask: 'Are words the point of this image?', yes: 'Yes, they should be text', no: 'No, or their form is essential' },
+  question: {
+    ask: 'Are words the point of this image?',
+    yes: 'Yes, they should be text',
+    no: 'No, or their form is essential',
+    same: ['image', 'alternative', 'purpose', 'language'],
+  },
   criteria: ['1.4.5'],
   techniques: ['C22'],
   weight: 'should',

@@ -9,7 +9,12 @@ export const rule = defineRule({
   title: 'One alternative text for different images',
   why: 'A listener takes them for one image shown again and misses what sets them apart.',
   fix: 'Describe each by what only it shows.',
-  question: { ask: 'Do these images show different things?', yes: 'Yes, each needs its own words', no: 'No, the same words fit' },
+  question: {
+    ask: 'Do these images show different things?',
+    yes: 'Yes, each needs its own words',
+    no: 'No, the same words fit',
+    same: ['said', 'image', 'alternative', 'purpose', 'language'],
+  },
   criteria: ['1.1.1'],
   techniques: [],
   practice: true,

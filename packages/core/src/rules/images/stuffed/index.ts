@@ -12,6 +12,7 @@ export const rule = defineRule({
     ask: 'Are these words there for search rather than for readers?',
     yes: 'Yes, they do not describe it',
     no: 'No, they describe it',
+    same: ['image', 'alternative', 'purpose', 'language'],
   },
   criteria: ['1.1.1'],
   techniques: [],

@@ -9,7 +9,12 @@ export const rule = defineRule({
   title: 'Alternative text of one bare word',
   why: 'It names a kind of thing and leaves out what a reader would look at.',
   fix: 'Say what makes this image worth showing here.',
-  question: { ask: 'Does the image need more than this one word here?', yes: 'Yes, it needs more', no: 'No, it is enough' },
+  question: {
+    ask: 'Does the image need more than this one word here?',
+    yes: 'Yes, it needs more',
+    no: 'No, it is enough',
+    same: ['image', 'alternative', 'purpose', 'language'],
+  },
   alike: true,
   criteria: ['1.1.1'],
   techniques: ['F30'],

@@ -12,7 +12,12 @@ export const rule = defineRule({
   title: 'Description to be looked at once',
   why: 'Only someone who sees the image can know whether its words are true to it.',
   fix: 'Look at the image and at its words; fix them where they do not fit.',
-  question: { ask: 'Does the description miss what a reader would look at here?', yes: 'Yes, it has to be fixed', no: 'No, it fits' },
+  question: {
+    ask: 'Does the description miss what a reader would look at here?',
+    yes: 'Yes, it has to be fixed',
+    no: 'No, it fits',
+    same: ['image', 'alternative', 'purpose', 'language'],
+  },
   exact: true,
   criteria: ['1.1.1'],
   techniques: ['G94'],

@@ -29,6 +29,7 @@ export const rule = defineRule({
     ask: 'Are links in running text told by their colour alone, once the style sheet that could not be read has its say?',
     yes: 'Yes, they need another sign',
     no: 'No, that sheet marks them',
+    same: ['piece'],
   },
   messages: {
     faint: '“{text}” is a link that only its colour tells: {link} in text of {around}, {ratio} to 1',

@@ -6,7 +6,12 @@ export const rule = defineRule({
   title: 'Link to a place that is not on the page',
   why: 'Following it does nothing, and nobody is told why.',
   fix: 'Point it to a place that is there, or put the anchor where it should lead.',
-  question: { ask: 'Does this link lead nowhere?', yes: 'Yes, the place is missing', no: 'No, the platform has it around this content' },
+  question: {
+    ask: 'Does this link lead nowhere?',
+    yes: 'Yes, the place is missing',
+    no: 'No, the platform has it around this content',
+    same: ['words', 'purpose'],
+  },
   criteria: ['2.4.1', '2.4.5'],
   techniques: [],
   practice: true,

@@ -19,6 +19,7 @@ export const rule = defineRule({
     ask: 'Do these links lead to different things?',
     yes: 'Yes, and they need different words',
     no: 'No, or where they stand makes it plain',
+    same: ['said', 'purpose'],
   },
   criteria: ['2.4.9', '2.4.4'],
   techniques: ['F63'],

@@ -25,7 +25,12 @@ export const rule = defineRule({
   title: 'Link text that does not say where it goes',
   why: 'Many readers go through a page by its list of links; there this one says nothing, and several like it cannot be told apart.',
   fix: 'Let the link say what the reader will find behind it, as its page’s title would.',
-  question: { ask: 'Does this link need better words?', yes: 'Yes, it needs better words', no: 'No, it is plain where it stands' },
+  question: {
+    ask: 'Does this link need better words?',
+    yes: 'Yes, it needs better words',
+    no: 'No, it is plain where it stands',
+    same: ['said', 'purpose', 'language'],
+  },
   criteria: ['2.4.4', '2.4.9'],
   techniques: ['F63', 'F84'],
   weight: 'must',

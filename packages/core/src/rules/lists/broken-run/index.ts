@@ -12,7 +12,7 @@ export const rule = defineRule({
   title: 'One numbered list cut in several',
   why: 'A listener hears several short lists, each beginning again, and loses count of the steps.',
   fix: 'Make one list of the parts; what stands between them belongs into the item before.',
-  question: { ask: 'Does this list go on from the one before it?', yes: 'Yes, they are one list', no: 'No, they are two' },
+  question: { ask: 'Does this list go on from the one before it?', yes: 'Yes, they are one list', no: 'No, they are two', same: ['piece'] },
   criteria: ['1.3.1'],
   techniques: ['H48'],
   weight: 'should',

@@ -13,7 +13,12 @@ export const rule = defineRule({
   title: 'Quotation or list used to indent',
   why: 'A listener is told of a quotation or a list that is not there.',
   fix: 'Take the markup away; if the text has to stand in from the side, that is a matter of style.',
-  question: { ask: 'Is this markup here only to move the text in?', yes: 'Yes, it only indents', no: 'No, it is a quotation' },
+  question: {
+    ask: 'Is this markup here only to move the text in?',
+    yes: 'Yes, it only indents',
+    no: 'No, it is a quotation',
+    same: ['piece'],
+  },
   criteria: ['1.3.1'],
   techniques: ['F43', 'H49'],
   weight: 'should',

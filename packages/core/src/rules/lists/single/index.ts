@@ -14,6 +14,7 @@ export const rule = defineRule({
     ask: 'Is this a single thing rather than a list?',
     yes: 'Yes, it is a single thing',
     no: 'No, it is a list that happens to hold one',
+    same: ['piece'],
   },
   criteria: ['1.3.1'],
   techniques: [],

@@ -11,7 +11,12 @@ export const rule = defineRule({
   title: 'Numbered steps with text between',
   why: 'A listener is not told how many steps there are, or which one comes next.',
   fix: 'Make one list of the steps, each with its text in it.',
-  question: { ask: 'Are these the steps of one list?', yes: 'Yes, make them a list', no: 'No, the numbers mean something else' },
+  question: {
+    ask: 'Are these the steps of one list?',
+    yes: 'Yes, make them a list',
+    no: 'No, the numbers mean something else',
+    same: ['piece'],
+  },
   criteria: ['1.3.1'],
   techniques: ['H48'],
   weight: 'should',

@@ -7,7 +7,12 @@ export const rule = defineRule({
   title: 'Typed list, not a real one',
   why: 'A listener is not told that a list begins, how long it is or where it ends, and cannot step through it.',
   fix: 'Make it a real list; the numbers or bullets then come by themselves.',
-  question: { ask: 'Are these lines the items of a list?', yes: 'Yes, they are a list', no: 'No, the signs mean something else' },
+  question: {
+    ask: 'Are these lines the items of a list?',
+    yes: 'Yes, they are a list',
+    no: 'No, the signs mean something else',
+    same: ['piece'],
+  },
   criteria: ['1.3.1'],
   techniques: ['F2', 'H48'],
   weight: 'must',

@@ -5,7 +5,12 @@ export const rule = defineRule({
   title: 'Captioned video with no transcript',
   why: 'Someone who neither sees nor hears it, or wants to search it, has no text to read.',
   fix: 'Put the text of the recording, or a link to it, beside the video.',
-  question: { ask: 'Should a text of this recording be added?', yes: 'Yes, there is none', no: 'No, readers can find it' },
+  question: {
+    ask: 'Should a text of this recording be added?',
+    yes: 'Yes, there is none',
+    no: 'No, readers can find it',
+    same: ['source'],
+  },
   criteria: ['1.2.3'],
   techniques: ['G69'],
   weight: 'consider',

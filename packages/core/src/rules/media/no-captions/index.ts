@@ -7,7 +7,12 @@ export const rule = defineRule({
   title: 'Video without captions',
   why: 'Someone who does not hear it misses all that is said and sounds.',
   fix: 'Add captions that follow the sound.',
-  question: { ask: 'Does this video need captions?', yes: 'Yes, it has sound and no captions', no: 'No, it is captioned or silent' },
+  question: {
+    ask: 'Does this video need captions?',
+    yes: 'Yes, it has sound and no captions',
+    no: 'No, it is captioned or silent',
+    same: ['source'],
+  },
   criteria: ['1.2.2'],
   techniques: ['G87', 'H95', 'F8'],
   weight: 'must',

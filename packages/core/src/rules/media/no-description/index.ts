@@ -11,6 +11,7 @@ export const rule = defineRule({
     ask: 'Is anything important only shown, and neither said nor described?',
     yes: 'Yes, it has to be described',
     no: 'No, the sound tells it all',
+    same: ['source'],
   },
   criteria: ['1.2.3', '1.2.5'],
   techniques: ['G78', 'G8'],

@@ -8,7 +8,12 @@ export const rule = defineRule({
   title: 'Recording without its text',
   why: 'Someone who does not hear it is left with nothing, and nobody can search or skim it.',
   fix: 'Write down what is said and what can be heard, and put it, or a link to it, beside the recording.',
-  question: { ask: 'Does a text of this recording have to be written?', yes: 'Yes, there is none', no: 'No, readers can find it' },
+  question: {
+    ask: 'Does a text of this recording have to be written?',
+    yes: 'Yes, there is none',
+    no: 'No, readers can find it',
+    same: ['source'],
+  },
   criteria: ['1.2.1'],
   techniques: ['G158', 'G159'],
   weight: 'must',

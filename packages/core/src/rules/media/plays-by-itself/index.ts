@@ -11,6 +11,7 @@ export const rule = defineRule({
     ask: 'Does this start by itself and go on for more than a few seconds?',
     yes: 'Yes, the reader has to start it',
     no: 'No, it waits or ends at once',
+    same: ['source'],
   },
   criteria: ['1.4.2', '2.2.2'],
   techniques: ['F23', 'F93'],

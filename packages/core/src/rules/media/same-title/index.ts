@@ -10,7 +10,12 @@ export const rule = defineRule({
   title: 'Frames of one title',
   why: 'In a list of frames they cannot be told apart.',
   fix: 'Let each title say what is in its frame.',
-  question: { ask: 'Do these frames hold different things?', yes: 'Yes, each needs a title of its own', no: 'No, one title fits' },
+  question: {
+    ask: 'Do these frames hold different things?',
+    yes: 'Yes, each needs a title of its own',
+    no: 'No, one title fits',
+    same: ['piece'],
+  },
   criteria: ['4.1.2'],
   techniques: ['H64'],
   weight: 'should',

@@ -7,7 +7,12 @@ export const rule = defineRule({
   title: 'Choice that acts by itself',
   why: 'Someone who goes through the choices by keyboard is sent away at the first of them.',
   fix: 'Let a button do what the choice does now, and leave the focus where the reader put it.',
-  question: { ask: 'Does this happen without the reader asking for it?', yes: 'Yes, it has to wait', no: 'No, the reader is told before' },
+  question: {
+    ask: 'Does this happen without the reader asking for it?',
+    yes: 'Yes, it has to wait',
+    no: 'No, the reader is told before',
+    same: ['piece'],
+  },
   criteria: ['3.2.2', '2.1.1'],
   techniques: ['F36', 'F37', 'F55'],
   weight: 'should',

@@ -33,6 +33,7 @@ export const rule = defineRule({
     ask: 'Is something here out of reach of the keyboard?',
     yes: 'Yes, it has to be a button or link',
     no: 'No, another control does it',
+    same: ['piece'],
   },
   criteria: ['2.1.1', '4.1.2'],
   techniques: ['F59', 'F54'],

@@ -9,7 +9,7 @@ export const rule = defineRule({
   title: 'Focus that cannot be seen',
   why: 'Someone at the keyboard does not know where on the page they are.',
   fix: 'Leave the browser’s line around what has focus, or draw another sign in its place.',
-  question: { ask: 'Is the focus lost from sight here?', yes: 'Yes, it has to be shown', no: 'No, another sign shows it' },
+  question: { ask: 'Is the focus lost from sight here?', yes: 'Yes, it has to be shown', no: 'No, another sign shows it', same: ['piece'] },
   criteria: ['2.4.7'],
   techniques: ['F78'],
   weight: 'must',

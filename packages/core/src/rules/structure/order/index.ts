@@ -11,7 +11,12 @@ export const rule = defineRule({
   title: 'Content placed out of its order',
   why: 'What is heard and tabbed through comes in another order than what is seen.',
   fix: 'Write the content in the order in which it is to be read.',
-  question: { ask: 'Does the page lose its sense in the order of its source?', yes: 'Yes, the order matters', no: 'No, either order does' },
+  question: {
+    ask: 'Does the page lose its sense in the order of its source?',
+    yes: 'Yes, the order matters',
+    no: 'No, either order does',
+    same: ['piece'],
+  },
   criteria: ['1.3.2'],
   techniques: ['C27', 'F1'],
   weight: 'should',

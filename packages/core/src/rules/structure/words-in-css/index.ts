@@ -11,6 +11,7 @@ export const rule = defineRule({
     ask: 'Do these words tell the reader something the page does not?',
     yes: 'Yes, they belong into the page',
     no: 'No, they only decorate',
+    same: ['piece'],
   },
   criteria: ['1.3.1'],
   techniques: ['F87'],

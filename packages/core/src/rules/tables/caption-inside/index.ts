@@ -11,7 +11,7 @@ export const rule = defineRule({
   title: 'Caption typed into or above the table',
   why: 'It names the table for those who see it, and the list of tables shows a nameless one.',
   fix: 'Make these words the table’s caption.',
-  question: { ask: 'Do these words name the table?', yes: 'Yes, they are its caption', no: 'No, they are something else' },
+  question: { ask: 'Do these words name the table?', yes: 'Yes, they are its caption', no: 'No, they are something else', same: ['piece'] },
   criteria: ['1.3.1'],
   techniques: ['H39'],
   weight: 'should',

@@ -6,7 +6,12 @@ export const rule = defineRule({
   title: 'Headers of a table only by their look',
   why: 'What is set in bold above the columns is told to nobody as their header.',
   fix: 'Mark these cells as headers.',
-  question: { ask: 'Do these cells head the rows they stand in?', yes: 'Yes, they are headers', no: 'No, they are only set so' },
+  question: {
+    ask: 'Do these cells head the rows they stand in?',
+    yes: 'Yes, they are headers',
+    no: 'No, they are only set so',
+    same: ['piece'],
+  },
   criteria: ['1.3.1'],
   techniques: ['F91', 'H51'],
   weight: 'must',

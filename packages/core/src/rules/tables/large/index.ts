@@ -9,7 +9,12 @@ export const rule = defineRule({
   title: 'Large table with no words on how to read it',
   why: 'A listener has to walk through hundreds of cells to learn how it is built.',
   fix: 'Say before the table what its rows and columns are, and what matters in it.',
-  question: { ask: 'Does a reader need a word on how this table is built?', yes: 'Yes, it should be described', no: 'No, it is plain' },
+  question: {
+    ask: 'Does a reader need a word on how this table is built?',
+    yes: 'Yes, it should be described',
+    no: 'No, it is plain',
+    same: ['piece'],
+  },
   criteria: ['1.3.1'],
   techniques: [],
   practice: true,

@@ -16,6 +16,7 @@ export const rule = defineRule({
     ask: 'Do the columns have to be read downwards, one after the other?',
     yes: 'Yes, the order is broken',
     no: 'No, it reads well row by row',
+    same: ['piece'],
   },
   criteria: ['1.3.2'],
   techniques: ['F49'],

@@ -13,6 +13,7 @@ export const rule = defineRule({
     ask: 'Does this table only place things on the page?',
     yes: 'Yes, it holds no data',
     no: 'No, its rows and columns mean something',
+    same: ['piece'],
   },
   criteria: ['1.3.2', '1.3.1'],
   techniques: ['F49'],

@@ -13,6 +13,7 @@ export const rule = defineRule({
     ask: 'Does this table hold data, with columns or rows that belong together?',
     yes: 'Yes, it is a table of data',
     no: 'No, it only places things on the page',
+    same: ['piece'],
   },
   criteria: ['1.3.1'],
   techniques: ['H51', 'H63', 'F91'],

@@ -12,6 +12,7 @@ export const rule = defineRule({
     ask: 'Are these lines a table whose columns are held apart by spaces?',
     yes: 'Yes, it is a table',
     no: 'No, the spacing means something else',
+    same: ['piece'],
   },
   criteria: ['1.3.1'],
   techniques: ['F34', 'F48'],

@@ -18,6 +18,7 @@ export const rule = defineRule({
     ask: 'Could a reader of this page not know this abbreviation?',
     yes: 'Yes, it has to be written out',
     no: 'No, it is known to all',
+    same: ['said', 'language'],
   },
   criteria: ['3.1.4'],
   techniques: ['G97', 'H28'],

@@ -10,7 +10,12 @@ export const rule = defineRule({
   title: 'Formula that is not told as one',
   why: 'It is read sign by sign as code, or not at all.',
   fix: 'Write it in MathML, or say it in words.',
-  question: { ask: 'Is this formula hard to follow by ear?', yes: 'Yes, it needs MathML or words', no: 'No, it is plain as it is' },
+  question: {
+    ask: 'Is this formula hard to follow by ear?',
+    yes: 'Yes, it needs MathML or words',
+    no: 'No, it is plain as it is',
+    same: ['words', 'language'],
+  },
   criteria: ['1.1.1', '1.3.1'],
   techniques: [],
   practice: true,

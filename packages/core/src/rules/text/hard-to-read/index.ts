@@ -22,6 +22,7 @@ export const rule = defineRule({
     ask: 'Can this be said more plainly?',
     yes: 'Yes, or it needs a plain summary',
     no: 'No, it is as plain as its subject allows',
+    same: ['words', 'language'],
   },
   criteria: ['3.1.5'],
   techniques: ['G86', 'G153'],

@@ -11,7 +11,12 @@ export const rule = defineRule({
   title: 'Quote markup on no quotation',
   why: 'A listener is told that someone else speaks.',
   fix: 'Take the quote markup away; a frame is a matter of style.',
-  question: { ask: 'Is this marked as a quotation without being one?', yes: 'Yes, the markup is wrong', no: 'No, it is a quotation' },
+  question: {
+    ask: 'Is this marked as a quotation without being one?',
+    yes: 'Yes, the markup is wrong',
+    no: 'No, it is a quotation',
+    same: ['words', 'language'],
+  },
   criteria: ['1.3.1'],
   techniques: ['H49'],
   weight: 'consider',

@@ -10,7 +10,12 @@ export const rule = defineRule({
   title: 'Quotation that is not marked as one',
   why: 'A listener may not hear where someone else’s words begin and end.',
   fix: 'Mark the passage as a quotation.',
-  question: { ask: 'Are these someone else’s words?', yes: 'Yes, mark it as a quotation', no: 'No, or it need not be marked' },
+  question: {
+    ask: 'Are these someone else’s words?',
+    yes: 'Yes, mark it as a quotation',
+    no: 'No, or it need not be marked',
+    same: ['words', 'language'],
+  },
   criteria: ['1.3.1'],
   techniques: ['H49'],
   weight: 'consider',

@@ -15,6 +15,7 @@ export const rule = defineRule({
     ask: 'Does a reader have to know that this is struck out?',
     yes: 'Yes, it has to be said',
     no: 'No, it may be read as it stands',
+    same: ['words', 'language'],
   },
   criteria: ['1.3.1'],
   techniques: [],
