@@ -166,3 +166,5 @@ export {
   type QuestionView,
   type ShowQuestions,
 } from './questions/questions.ts';
+export { turnKindOff } from './questions/turnOff.ts';
+export { describeAsked, type DescribeAsked } from './questions/describe.ts';

@@ -205,7 +205,7 @@ test('an answer that reaches more pages than one transaction takes is applied to
     .transaction()
     .execute(async (trx) => {
       const source = await trx.selectFrom('pages').selectAll().where('id', '=', first.pageId).executeTakeFirstOrThrow();
-      const { id: _, audit_id: _audit, ...row } = source;
+      const { id: own, ...row } = source;
       const made = await trx
         .insertInto('pages')
         .values(
@@ -223,17 +223,13 @@ test('an answer that reaches more pages than one transaction takes is applied to
         )
         .returning('id')
         .execute();
-      const { bar_id: bar } = await trx
-        .selectFrom('page_status')
-        .select('bar_id')
-        .where('page_id', '=', first.pageId)
-        .executeTakeFirstOrThrow();
+      const { bar_id: bar } = await trx.selectFrom('page_status').select('bar_id').where('page_id', '=', own).executeTakeFirstOrThrow();
       const { kind_id: kind } = await trx
         .selectFrom('findings')
         .select('kind_id')
         .where('id', '=', question.finding)
         .executeTakeFirstOrThrow();
-      const status = await trx.selectFrom('page_status').selectAll().where('page_id', '=', first.pageId).executeTakeFirstOrThrow();
+      const status = await trx.selectFrom('page_status').selectAll().where('page_id', '=', own).executeTakeFirstOrThrow();
       await trx
         .insertInto('page_status')
         .values(made.map(({ id }) => ({ ...status, counts: JSON.stringify(status.counts), page_id: id, bar_id: bar })))

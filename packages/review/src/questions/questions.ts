@@ -41,6 +41,8 @@ export interface QuestionView {
   anywhere: boolean;
   /** The first pages that ask it, by collection: its own first. */
   asking: { collection: string; title: string; pages: number; first: { slug: string; title: string }[] }[];
+  /** The alternative text of the image it is about, which may be written anew; null where it is about none, or may not be. */
+  alternative: string | null;
   /** What was said of it already: by whoever was not sure, or by the first of two. */
   said: AnswerView[];
 }
@@ -155,6 +157,7 @@ function viewOf(one: AskedQuestion, place: QuestionPlace, asking: readonly Askin
     holding: one.holding,
     anywhere: !/^[co]/.test(one.same),
     asking: byCollection(asking, collection),
+    alternative: rule?.remedies.includes('describe') && typeof place.values.alt === 'string' ? place.values.alt : null,
     said,
   };
 }
@@ -169,7 +172,10 @@ function byCollection(asking: readonly AskingPage[], own: string): QuestionView[
   return [...groups.values()].sort((a, b) => Number(b.collection === own) - Number(a.collection === own));
 }
 
-/** What was said of some questions and holds; a specialist is told what two said who do not agree. The second of two is not told what the first said. */
+/**
+ * What was said of some questions and holds; a specialist is told what two said who do not agree. The second of two is not told what the
+ * first said.
+ */
 async function saidOf(at: Write, sums: readonly string[], waiting: ShowQuestions['waiting']): Promise<Map<string, AnswerView[]>> {
   const states = waiting === 'specialist' ? (['in force', 'apart'] as const) : (['in force'] as const);
   const lines = await answerLines(at, { collections: null, before: null, sums, states }, AT_ONCE * 4);

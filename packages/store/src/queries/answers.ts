@@ -1,7 +1,8 @@
 import { sql, type RawBuilder, type Selectable } from 'kysely';
-import type { Values, Weight } from '@inkwell/core';
+import type { RegisterName, UseFacts, Values, Weight } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
+import { registerNumber } from './uses.ts';
 import type { Answer, Answers, AnswerState } from '../schema.ts';
 
 /** Hashes of files of a collection by their paths, in one statement. */
@@ -377,4 +378,30 @@ export async function agreement(db: Database | Write): Promise<{ agreed: number;
   const { rows } = await sql<{ agreed: number; apart: number }>`select (count(*) filter (where state = 'agreed'))::integer as agreed,
     (count(*) filter (where state = 'apart') / 2)::integer as apart from answers where state in ('agreed', 'apart')`.execute(db);
   return rows[0]!;
+}
+
+/** A use of a thing that a question is about, on a page that asks it. */
+export interface AskedUse {
+  collection_id: number;
+  page_id: number;
+  name: string;
+  place: string;
+  says: string | null;
+  facts: UseFacts;
+}
+
+/** Uses of things of a register that a question is about, in a collection, on a page, or anywhere. */
+export async function usesAsked(
+  db: Database | Write,
+  same: string,
+  register: RegisterName,
+  within: { collection: number | null; page: number | null },
+): Promise<AskedUse[]> {
+  const { rows } = await sql<AskedUse>`select u.collection_id, u.page_id, t.name, t.place, u.says, u.facts
+    from findings f join uses u on u.page_id = f.page_id and u.register = ${registerNumber(register)} and f.id = any(u.findings)
+      join things t on t.id = u.thing_id
+    where f.same = ${same} and f.standing in ('open', 'returned')
+      and (${within.collection}::integer is null or u.collection_id = ${within.collection})
+      and (${within.page}::integer is null or u.page_id = ${within.page}) order by u.page_id`.execute(db);
+  return rows;
 }

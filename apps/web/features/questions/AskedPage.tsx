@@ -1,0 +1,97 @@
+'use client';
+import type { QuestionView } from '@inkwell/review';
+import { useEffect, useRef, useState } from 'react';
+import styled from 'styled-components';
+import { elementByPath } from '../desk/proof/frame';
+import { proofAddress } from '../desk/proof/Proof';
+
+const Stack = styled.div`
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 0.6rem;
+  min-height: 0;
+  > iframe:only-child {
+    grid-row: 1 / -1;
+  }
+  height: 100%;
+`;
+const Large = styled.div`
+  display: grid;
+  place-items: center;
+  max-height: 17rem;
+  min-height: 6rem;
+  padding: 0.5rem;
+  border: 1px solid var(--line);
+  background: #fff;
+  overflow: hidden;
+  img {
+    max-width: 100%;
+    max-height: 16rem;
+    object-fit: contain;
+  }
+`;
+const Window = styled.iframe`
+  width: 100%;
+  height: 100%;
+  min-height: 16rem;
+  border: 1px solid var(--line);
+  background: #fffefa;
+  color-scheme: light;
+`;
+const Behind = styled.div`
+  position: absolute;
+  width: 40rem;
+  height: 20rem;
+  left: -9999px;
+  visibility: hidden;
+`;
+
+/** The page a question is asked on, led to its place; the image it is about large above it. */
+export function AskedPage({ question, isNext = false }: { question: QuestionView; isNext?: boolean }) {
+  const [image, setImage] = useState<string | null>(null);
+  const { place, rule } = question;
+  const own = useRef<HTMLIFrameElement>(null);
+  const show = ({ contentDocument: page }: HTMLIFrameElement) => {
+    const element = page && elementByPath(page, place.path);
+    if (!element) return;
+    const shown = element.matches('img') ? element : element.querySelector('img');
+    if (shown && rule.startsWith('images/')) setImage((shown as HTMLImageElement).currentSrc || (shown as HTMLImageElement).src);
+    for (const one of [element, place.through && elementByPath(page, place.through)].filter((one): one is Element => Boolean(one))) {
+      const { style } = one as HTMLElement;
+      style.outline = '3px solid #22406e';
+      style.outlineOffset = '4px';
+      style.boxShadow = '0 0 0 4px #fffefa';
+    }
+    lead();
+  };
+  const lead = () => {
+    const page = own.current?.contentDocument;
+    if (page) elementByPath(page, place.path)?.scrollIntoView({ block: 'center' });
+  };
+  // What the server sent may have been there before anybody could listen.
+  useEffect(() => {
+    if (own.current?.contentDocument?.readyState === 'complete') show(own.current);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for the frame it begins with
+  }, []);
+  const frame = (
+    <Window
+      ref={own}
+      title={`${place.title}, where this is asked`}
+      src={proofAddress(place.collection, place.address, place.revision)}
+      sandbox="allow-same-origin"
+      tabIndex={isNext ? -1 : 0}
+      onLoad={({ currentTarget }) => show(currentTarget)}
+    />
+  );
+  if (isNext) return <Behind aria-hidden="true">{frame}</Behind>;
+  return (
+    <Stack>
+      {image !== null && (
+        <Large>
+          <img src={image} alt="" onLoad={lead} />
+        </Large>
+      )}
+      {frame}
+    </Stack>
+  );
+}
