@@ -3,7 +3,7 @@ import type { Database } from '@inkwell/store';
 
 /**
  * Copies pages of a collection until it has so many: text, audit, findings, places, references and status, as the use-cases wrote them.
- * A seeded few of the findings are fixed, ruled out or let stand.
+ * A seeded few of the findings are fixed, ruled out or let stand; every other page asks questions that no other asks.
  */
 export async function copyPages(db: Database, collectionId: number, pages: number): Promise<void> {
   const { rows } = await sql<{ many: number }>`select count(*)::integer as many from pages where collection_id = ${collectionId}`.execute(
@@ -26,15 +26,16 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
       a.engine, a.inputs, a.moves from copies c join audits a on a.id = c.old_audit`,
     sql`update pages p set audit_id = c.new_audit from copies c where c.new = p.id`,
     sql`create temporary table copied as select f.id as old, nextval(pg_get_serial_sequence('findings', 'id'))::integer as new,
-      c.new as page, c.new_audit as audit, f.kind_id, f.slip, random() as chance
+      c.new as page, c.new_audit as audit, f.kind_id, f.slip, random() as chance,
+      case when f.same is null then null when c.n % 2 = 0 then f.same else 'i' || md5(c.n || ' ' || f.id) end as same
       from copies c join findings f on f.page_id = c.old order by c.new, f.id`,
     sql`create index on copied (old, page)`,
     sql`analyze copied`,
-    sql`insert into findings (id, page_id, kind_id, standing, ruled, excepted_until, first_revision, slip) overriding system value
+    sql`insert into findings (id, page_id, kind_id, standing, ruled, excepted_until, first_revision, slip, same) overriding system value
       select new, page, kind_id, case when chance < 0.05 then 'fixed' when chance < 0.08 then 'ruled out' when chance < 0.1
         then 'excepted' else 'open' end,
         case when chance between 0.05 and 0.08 then 'no problem' end, case when chance between 0.08 and 0.1 then '2099-12-31'::date end,
-          1, slip from copied`,
+          1, slip, same from copied`,
     sql`insert into occurrences (finding_id, page_id, place, from_audit, to_audit, path, through, start_at, end_at, message,
       message_values, subject, fingerprint, remedies)
       select c.new, c.page, place, c.audit, null, path, through, start_at, end_at, message, message_values, subject, fingerprint,

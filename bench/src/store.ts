@@ -1,6 +1,6 @@
 /**
  * `npm run bench:store`: statements and milliseconds of screens and use-cases at 5,000 pages and 500,000 findings; fails when a bound is
- * broken.
+ * broken. With INKWELL_ONLY=questions, those of the questions alone.
  */
 import { spawn } from 'node:child_process';
 import { DEFAULT_PROFILE, PROFILES, REGISTERS } from '@inkwell/core';
@@ -8,6 +8,7 @@ import {
   bringIn,
   desk,
   fix,
+  giveAnswer,
   HERE,
   ledger,
   mend,
@@ -15,7 +16,9 @@ import {
   showMend,
   thing,
   attached,
+  questions,
   repeated,
+  takeAnswerBack,
   spread,
   setStandard,
   shelf,
@@ -149,6 +152,41 @@ async function screens(): Promise<void> {
 }
 
 /** The first hundred lines of each register, as a screen asks for them. */
+/** The questions of all collections, and one answer that reaches thousands of pages: the first two hundred at once. */
+async function questionsAsked(): Promise<void> {
+  const ask = () => questions(services, ADA, { waiting: 'anybody', rule: null, skip: [] });
+  await measure('Questions, the first thirty', 20, () => ask().then(must), { p95: 600, statements: 8 });
+  const { questions: asked, kinds } = must(await ask());
+  const count = (of: 'questions' | 'findings') => kinds.reduce((sum, kind) => sum + kind[of], 0).toLocaleString('en');
+  console.log(
+    `${count('questions')} questions, asked ${count('findings')} times; the first on ${asked[0]!.pages.toLocaleString('en')} pages.`,
+  );
+  let answer = 0;
+  const { finding, page, same } = asked[0]!;
+  await measure(
+    'An answer that reaches them',
+    1,
+    async () => {
+      const given = await giveAnswer(services, ADA, { finding, page, same, answer: 'no problem', reach: 'collection', reason: '' });
+      answer = must(given).answer;
+    },
+    { p95: 1_000, statements: 25 },
+    0,
+  );
+  await measure('Taken back', 1, () => takeAnswerBack(services, ADA, { answer }).then(must), { p95: 1_000, statements: 25 }, 0);
+  const own = asked.find((one) => one.pages === 1);
+  if (!own) return;
+  await measure(
+    'An answer on one page, taken back',
+    10,
+    async () => {
+      const wish = { finding: own.finding, page: own.page, same: own.same, answer: 'no problem', reach: 'page', reason: '' } as const;
+      must(await takeAnswerBack(services, ADA, { answer: must(await giveAnswer(services, ADA, wish)).answer }));
+    },
+    { p95: 300, statements: 50 },
+  );
+}
+
 async function registersShown(): Promise<void> {
   for (const name of REGISTERS)
     await measure(
@@ -335,19 +373,24 @@ async function collections(whole: WholeCollections): Promise<void> {
   await measure('2,000 pages out with 50 mended', 3, () => whole.out(small), { p95: 10_000 }, 0);
 }
 
+async function theRest(): Promise<void> {
+  await screens();
+  await registersShown();
+  await mendMany();
+  await onePage();
+  await moveTheBar();
+  await takeOut();
+  await inAFolder(collections, services, ADA);
+}
+
 await fill();
 const counted = await sql<{
   pages: number;
   findings: number;
 }>`select (select count(*) from pages)::integer as pages, (select count(*) from findings)::integer as findings`.execute(db);
 console.log(`${counted.rows[0]!.pages.toLocaleString('en')} pages, ${counted.rows[0]!.findings.toLocaleString('en')} findings.`);
-await screens();
-await registersShown();
-await mendMany();
-await onePage();
-await moveTheBar();
-await takeOut();
-await inAFolder(collections, services, ADA);
+await questionsAsked();
+if (process.env.INKWELL_ONLY !== 'questions') await theRest();
 await db.destroy();
 for (const { what, median, p95, statements: many, bound, kept } of rows)
   console.log(

@@ -5,8 +5,11 @@ import styled from 'styled-components';
 import { elementByPath } from '../desk/proof/frame';
 import { proofAddress } from '../desk/proof/Proof';
 
-const Stack = styled.div`
+const Stack = styled.div<{ $behind: boolean }>`
+  grid-area: 1 / 1;
+  visibility: ${({ $behind }) => ($behind ? 'hidden' : 'visible')};
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto minmax(0, 1fr);
   gap: 0.6rem;
   min-height: 0;
@@ -38,15 +41,7 @@ const Window = styled.iframe`
   background: #fffefa;
   color-scheme: light;
 `;
-const Behind = styled.div`
-  position: absolute;
-  width: 40rem;
-  height: 20rem;
-  left: -9999px;
-  visibility: hidden;
-`;
-
-/** The page a question is asked on, led to its place; the image it is about large above it. */
+/** The page a question is asked on, led to its place; the image it is about large above it. `isNext`: it waits behind the one in hand. */
 export function AskedPage({ question, isNext = false }: { question: QuestionView; isNext?: boolean }) {
   const [image, setImage] = useState<string | null>(null);
   const { place, rule } = question;
@@ -73,25 +68,26 @@ export function AskedPage({ question, isNext = false }: { question: QuestionView
     if (own.current?.contentDocument?.readyState === 'complete') show(own.current);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for the frame it begins with
   }, []);
-  const frame = (
-    <Window
-      ref={own}
-      title={`${place.title}, where this is asked`}
-      src={proofAddress(place.collection, place.address, place.revision)}
-      sandbox="allow-same-origin"
-      tabIndex={isNext ? -1 : 0}
-      onLoad={({ currentTarget }) => show(currentTarget)}
-    />
-  );
-  if (isNext) return <Behind aria-hidden="true">{frame}</Behind>;
+  // The next one was laid out before it was to be seen.
+  useEffect(() => {
+    if (!isNext) lead();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- when it comes to be in hand
+  }, [isNext]);
   return (
-    <Stack>
+    <Stack $behind={isNext} aria-hidden={isNext}>
       {image !== null && (
         <Large>
           <img src={image} alt="" onLoad={lead} />
         </Large>
       )}
-      {frame}
+      <Window
+        ref={own}
+        title={`${place.title}, where this is asked`}
+        src={proofAddress(place.collection, place.address, place.revision)}
+        sandbox="allow-same-origin"
+        tabIndex={isNext ? -1 : 0}
+        onLoad={({ currentTarget }) => show(currentTarget)}
+      />
     </Stack>
   );
 }

@@ -54,6 +54,11 @@ const Two = styled.div`
     grid-template-columns: minmax(0, 1.35fr) minmax(22rem, 1fr);
   }
 `;
+const Pages = styled.div`
+  display: grid;
+  grid-template: minmax(0, 1fr) / minmax(0, 1fr);
+  min-height: 20rem;
+`;
 const Line = styled.p`
   display: flex;
   flex-wrap: wrap;
@@ -107,17 +112,23 @@ export function QuestionsScreen({ shown, rule, keys }: QuestionsProps) {
         ) : null}
       </div>
       {question ? (
-        <InHand
-          key={question.same}
-          question={question}
-          next={next}
-          keys={keys}
-          mayAnswerEverywhere={shown.mayAnswerEverywhere}
-          onGive={(answer, reach, reason) => give(question, answer, reach, reason)}
-          onDescribe={(reach, words) => describe(question, reach, words)}
-          onPass={() => pass(question)}
-          onTakeBack={() => void takeBack()}
-        />
+        <Two>
+          <Pages>
+            {[question, ...(next ? [next] : [])].map((one) => (
+              <AskedPage key={one.finding} question={one} isNext={one !== question} />
+            ))}
+          </Pages>
+          <InHand
+            key={question.same}
+            question={question}
+            keys={keys}
+            mayAnswerEverywhere={shown.mayAnswerEverywhere}
+            onGive={(answer, reach, reason) => give(question, answer, reach, reason)}
+            onDescribe={(reach, words) => describe(question, reach, words)}
+            onPass={() => pass(question)}
+            onTakeBack={() => void takeBack()}
+          />
+        </Two>
       ) : (
         <div>
           <p>
@@ -139,7 +150,6 @@ export function QuestionsScreen({ shown, rule, keys }: QuestionsProps) {
 
 interface InHandProps {
   question: QuestionView;
-  next: QuestionView | undefined;
   keys: KeySettings;
   mayAnswerEverywhere: boolean;
   onGive(answer: Answer, reach: AnswerReach, reason: string): void;
@@ -148,8 +158,8 @@ interface InHandProps {
   onTakeBack(): void;
 }
 
-/** The question in hand, its page beside it, the page of the next one waiting behind. */
-function InHand({ question, next, keys, mayAnswerEverywhere, onGive, onDescribe, onPass, onTakeBack }: InHandProps) {
+/** The question in hand: its answers, and the keys that give them. */
+function InHand({ question, keys, mayAnswerEverywhere, onGive, onDescribe, onPass, onTakeBack }: InHandProps) {
   const reaches = useMemo(() => reachesOf(question, mayAnswerEverywhere), [question, mayAnswerEverywhere]);
   const [reach, setReach] = useState<AnswerReach>(reaches[0]!.value);
   const [reason, setReason] = useState('');
@@ -172,18 +182,14 @@ function InHand({ question, next, keys, mayAnswerEverywhere, onGive, onDescribe,
   );
   const keyOf = (usual: string) => (keys.on ? (shortcuts.find((one) => one.usual === usual)?.key ?? null) : null);
   return (
-    <Two>
-      <AskedPage key={question.finding} question={question} />
-      <QuestionPane
-        {...{ question, reaches, reach, reason, words, heading, keyOf, onPass }}
-        onWords={setWords}
-        onDescribe={() => void onDescribe(reach, words ?? '')}
-        onReach={setReach}
-        onReason={setReason}
-        onGive={give}
-      />
-      {next && <AskedPage key={next.finding} question={next} isNext />}
-    </Two>
+    <QuestionPane
+      {...{ question, reaches, reach, reason, words, heading, keyOf, onPass }}
+      onWords={setWords}
+      onDescribe={() => void onDescribe(reach, words ?? '')}
+      onReach={setReach}
+      onReason={setReason}
+      onGive={give}
+    />
   );
 }
 

@@ -15,7 +15,7 @@ export interface Answered {
 }
 
 /** Questions at hand below which more are asked for. */
-const FEW = 8;
+const FEW = 15;
 
 /** The questions in turn: answered at once and sent behind the person's back, passed over, taken back. */
 export function useQuestions(shown: QuestionsShown, rule: string | null) {
