@@ -19,8 +19,8 @@ export async function auditCommand(args: string[]): Promise<number> {
   });
   if (positionals.length === 0) throw new CallError('audit needs a PATH: an HTML file, a folder, a package, or - for standard input');
   const format = oneOf('--format', values.format, FORMATS);
-  const profile = await profileFrom(values.profile);
-  const how: How = { profile, scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
+  const { profile, vocabulary } = await profileFrom(values.profile);
+  const how: How = { profile, vocabulary, scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
   const opened = await openPaths(positionals);
   const session = new Session(opened);
   const seen = { pages: 0, held: 0, findings: 0 };

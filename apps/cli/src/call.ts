@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { open, readFile, writeFile } from 'node:fs/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { PROFILES, type Profile, type Scope } from '@inkwell/core';
+import { PROFILES, type Profile, type Scope, type Vocabulary } from '@inkwell/core';
 import { readProfile } from '@inkwell/formats';
 
 /** The call or an input was wrong: one line that says what, where and what to do. */
@@ -17,15 +17,15 @@ export function readCall<const T extends NonNullable<ParseArgsConfig['options']>
 }
 
 /** A built-in profile by its name, or one from a file that the application exported. */
-export async function profileFrom(name: string | undefined): Promise<Profile> {
+export async function profileFrom(name: string | undefined): Promise<{ profile: Profile; vocabulary: Vocabulary }> {
   const profile = PROFILES[(name ?? 'wcag22-aa').toLowerCase()];
-  if (profile) return profile;
+  if (profile) return { profile, vocabulary: {} };
   const text = await readFile(name!, 'utf8').catch(() => {
     throw new CallError(`there is no profile "${name}"; name a profile file, or one of ${Object.keys(PROFILES).join(', ')}`);
   });
   const read = readProfile(text);
   if (!read.ok) throw new CallError(`the profile ${name} ${read.reason}`);
-  return read.profile;
+  return { profile: read.profile, vocabulary: read.vocabulary };
 }
 
 /** The texts of style sheets named by --css. */

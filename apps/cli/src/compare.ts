@@ -20,7 +20,7 @@ export async function compareCommand(args: string[]): Promise<number> {
   const { values, positionals } = readCall(args, { profile: { type: 'string' }, scope: { type: 'string' }, json: { type: 'boolean' } });
   const [old, fresh] = positionals;
   if (old === undefined || fresh === undefined || positionals.length > 2) throw new CallError('compare needs two paths: OLD and NEW');
-  const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: [] };
+  const how: How = { ...(await profileFrom(values.profile)), scope: scopeNamed(values.scope), sheets: [] };
   const results: Compared[] = [];
   const [before, after] = [await openPaths([old]), await openPaths([fresh])];
   const whole = before.wholes.length > 0;

@@ -22,7 +22,7 @@ export async function fixCommand(args: string[]): Promise<number> {
     css: { type: 'string', multiple: true },
   });
   if (positionals.length !== 1) throw new CallError('fix needs one PATH: an HTML file, a folder, a package, or - for standard input');
-  const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
+  const how: How = { ...(await profileFrom(values.profile)), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
   if (values.finding === undefined && (values.remedy !== undefined || values.set !== undefined))
     throw new CallError('--remedy and --set belong to one finding: name it with --finding');
   const one = values.finding === undefined ? null : { finding: values.finding, remedy: values.remedy, inputs: inputsFrom(values.set) };

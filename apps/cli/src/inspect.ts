@@ -23,7 +23,7 @@ export async function inspectCommand(args: string[]): Promise<number> {
   if (values.view === undefined) throw new CallError(`inspect needs --view: ${VIEW_NAMES.join(', ')}`);
   const view = oneOf('--view', values.view, VIEW_NAMES);
   const format = values.json ? 'json' : oneOf('--format', values.format, FORMATS);
-  const how: How = { profile: await profileFrom(values.profile), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
+  const how: How = { ...(await profileFrom(values.profile)), scope: scopeNamed(values.scope), sheets: await sheetsFrom(values.css) };
   const opened = await openPaths(positionals);
   const session = new Session(opened);
   try {

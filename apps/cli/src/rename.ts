@@ -62,7 +62,7 @@ async function proposals(opened: Awaited<ReturnType<typeof openPaths>>): Promise
   try {
     const next = await session.groups().next();
     if (next.done) return new Map();
-    const how = { profile: await profileFrom(undefined), scope: undefined, sheets: [] };
+    const how = { ...(await profileFrom(undefined)), scope: undefined, sheets: [] };
     const rows = await imagesIn(session, next.value, how);
     return new Map(
       rows.flatMap(({ file, fileName, borrowed, missing }) =>

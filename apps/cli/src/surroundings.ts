@@ -10,12 +10,15 @@ import {
   type Profile,
   type Scope,
   type Surroundings,
+  type Vocabulary,
 } from '@inkwell/core';
 import { readPage, type PageFile, type PageRead } from './pages.ts';
 
 /** What applies to every page of a call. */
 export interface How {
   profile: Profile;
+  /** The house's own words and colours. */
+  vocabulary: Vocabulary;
   scope: Scope | undefined;
   /** Texts of style sheets that apply besides the pages' own. */
   sheets: readonly string[];
@@ -28,11 +31,13 @@ export const LONGEST_SHEET = 2_000_000;
  * What is known of a page from the files around it: the style sheets it links to, and, in a folder or package, its neighbours. `sheets`
  * are texts of sheets that apply besides its own.
  */
-function surroundingsOf(page: PageFile, neighbours: Neighbours | null, sheets: readonly string[]): Surroundings {
+function surroundingsOf(page: PageFile, neighbours: Neighbours | null, sheets: readonly string[], vocabulary: Vocabulary): Surroundings {
   const { path, title, place } = page;
   const known = neighbours ? surroundingsFrom({ address: path, scope: title === '' ? 'document' : 'fragment', title }, neighbours) : {};
   return {
     ...known,
+    vocabulary,
+    ...(vocabulary.colours?.length ? { houseColours: vocabulary.colours } : {}),
     extraSheets: sheets,
     ...(place?.in === 'folder' ? { sheetAt: (href: string, from: string) => sheetBeside(place.file, href, from) } : {}),
   };
@@ -41,14 +46,14 @@ function surroundingsOf(page: PageFile, neighbours: Neighbours | null, sheets: r
 /** A page in its surroundings, and where it was read from. */
 export async function openPage(
   file: PageFile,
-  { scope, sheets = [] }: Partial<How>,
+  { scope, sheets = [], vocabulary = {} }: Partial<How>,
   neighbours: Neighbours | null = null,
 ): Promise<{ page: Page; read: PageRead }> {
   const read = await readPage(file);
   const page = parsePage(read.html, {
     ...(scope ? { scope } : {}),
     xhtml: file.inside === null && isNamedXhtml(file.path),
-    surroundings: surroundingsOf(file, neighbours, sheets),
+    surroundings: surroundingsOf(file, neighbours, sheets, vocabulary),
   });
   return { page, read };
 }

@@ -168,3 +168,4 @@ export {
 } from './questions/questions.ts';
 export { turnKindOff } from './questions/turnOff.ts';
 export { describeAsked, type DescribeAsked } from './questions/describe.ts';
+export { readStandard, showHouse, standardFile, trySelection, type HouseShown, type StandardVersion } from './house.ts';

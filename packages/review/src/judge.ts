@@ -15,7 +15,7 @@ import {
   type StoredFinding,
   type Write,
 } from '@inkwell/store';
-import { ruleOf, type Verdict } from '@inkwell/core';
+import { ruleOf, type Profile, type Verdict } from '@inkwell/core';
 import type { Act, Actor } from './actor.ts';
 import { reopen } from './background.ts';
 import { askedOf } from './bars.ts';
@@ -122,7 +122,8 @@ const LONGEST_YEARS = 2;
 export function letStand(services: Services, actor: Actor, wish: LetStand): Promise<Result<Settled>> {
   return onFinding(services, actor, 'let stand', wish, async (trx, page, finding) => {
     const today = dayIn(page.time_zone, services.now());
-    const wrong = whatIsWrong(wish, today);
+    const bar = await barById(trx, page.bar_id);
+    const wrong = whatIsWrong(wish, today) ?? whyHouseSaysNo(actor, page, finding, bar.profile, wish, today);
     if (wrong)
       return refused({
         code: 'declined',
@@ -168,6 +169,29 @@ function whatIsWrong({ reason, until }: LetStand, today: string): string | null 
     ? `An exception holds for at most ${LONGEST_YEARS} years; choose an earlier day and look at it again then.`
     : null;
 }
+
+/** Why the house lets nobody, or not this person, let such a finding stand for so long; null where it does. */
+function whyHouseSaysNo(
+  actor: Actor,
+  page: PlacedPage,
+  { weight }: Pick<StoredFinding, 'weight'>,
+  { exceptions }: Profile,
+  { until }: LetStand,
+  today: string,
+): string | null {
+  const { by, days } = exceptions?.[weight] ?? {};
+  const roles = actor.memberships.flatMap(({ collection, role }) =>
+    collection === null || collection === page.collection_id ? [role] : [],
+  );
+  if (by && !roles.some((role) => by.includes(role)))
+    return by.length === 0
+      ? `The house lets nothing stand that weighs “${weight}”.`
+      : `What weighs “${weight}” may be let stand only by: ${by.join(', ')}.`;
+  const latest = days === undefined ? null : new Date(Date.parse(`${today}T00:00:00Z`) + days * DAY).toISOString().slice(0, 10);
+  return latest !== null && until > latest ? `What weighs “${weight}” may stand for ${days} days at most, until ${latest}.` : null;
+}
+
+const DAY = 86_400_000;
 
 /** Ends an exception: the finding is open again. */
 export function endException(services: Services, actor: Actor, wish: OnFinding): Promise<Result<Settled>> {

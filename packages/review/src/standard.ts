@@ -143,7 +143,7 @@ export async function nameProfile(services: Services, actor: Actor, wish: NamePr
 }
 
 /** Weighs every kind of finding there is for new bars. */
-async function weigh(trx: Write, bars: readonly Bar[]): Promise<void> {
+export async function weigh(trx: Write, bars: readonly Bar[]): Promise<void> {
   const kinds = await allKinds(trx);
   await addWeights(
     trx,

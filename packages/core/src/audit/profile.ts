@@ -18,6 +18,12 @@ export interface Settings {
   plainLinkTexts?: readonly string[];
 }
 
+/** Who may let something stand, by their part, and for how many days at most. */
+export interface ExceptionRule {
+  by?: readonly string[];
+  days?: number;
+}
+
 /** The house's bar. It selects and weighs outcomes; it never changes what the audit computes. */
 export interface Profile extends Settings {
   name: string;
@@ -25,6 +31,8 @@ export interface Profile extends Settings {
   level: Level;
   /** Whether a question that waits for a person keeps a page from being ready; it does unless this is false. */
   questionsHold?: boolean;
+  /** Who may let findings of a weight stand, and for how many days at most; without it, whoever may at all, for two years. */
+  exceptions?: Partial<Readonly<Record<Weight, ExceptionRule>>>;
   /** What differs for pages of a content type. */
   contentTypes?: Readonly<Record<string, Partial<Settings>>>;
 }

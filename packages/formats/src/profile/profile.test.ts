@@ -2,7 +2,7 @@ import { PROFILES } from '@inkwell/core';
 import { readProfile, writeProfile } from './profile.ts';
 
 test('every built-in profile survives being written and read', () => {
-  for (const profile of Object.values(PROFILES)) expect(readProfile(writeProfile(profile))).toEqual({ ok: true, profile });
+  for (const profile of Object.values(PROFILES)) expect(readProfile(writeProfile(profile))).toEqual({ ok: true, profile, vocabulary: {} });
 });
 
 const HOUSE = {
@@ -17,7 +17,7 @@ const HOUSE = {
 };
 
 test('a house profile with all it may set', () => {
-  expect(readProfile(JSON.stringify(HOUSE))).toEqual({ ok: true, profile: HOUSE });
+  expect(readProfile(JSON.stringify(HOUSE))).toEqual({ ok: true, profile: HOUSE, vocabulary: {} });
 });
 
 test.each<[object | string, RegExp]>([

@@ -163,6 +163,56 @@ async function profileWhere(db: Database | Write, where: RawBuilder<unknown>): P
   return rows[0];
 }
 
+/** A version of a profile, as it was made. */
+export interface ProfileVersion {
+  version: number;
+  selection: Profile;
+  vocabulary: Vocabulary;
+  by: string;
+  at: Date;
+}
+
+/** Versions of a profile, the newest first. */
+export async function versionsOf(db: Database | Write, profileId: number, limit: number): Promise<ProfileVersion[]> {
+  return db
+    .selectFrom('profile_versions')
+    .innerJoin('people', 'people.id', 'profile_versions.made_by')
+    .select(['version', 'selection', 'vocabulary', 'people.name as by', 'made_at as at'])
+    .where('profile_id', '=', profileId)
+    .orderBy('version', 'desc')
+    .limit(limit)
+    .execute();
+}
+
+/** A profile, how many pages are held to it, and what it is named for. */
+export interface ProfileInUse {
+  id: number;
+  name: string;
+  version: number;
+  isHouse: boolean;
+  pages: number;
+  uses: { collection: string | null; collectionTitle: string | null; contentType: string | null }[];
+}
+
+/** All profiles, the house's own first. */
+export async function profilesInUse(db: Database | Write): Promise<ProfileInUse[]> {
+  const { rows } = await sql<ProfileInUse>`select p.id, p.name, p.version, p.id = h.profile_id as "isHouse",
+      (select count(*)::integer from page_status s join bars b on b.id = s.bar_id join profile_versions v on v.id = b.profile_version_id
+        where v.profile_id = p.id and s.collection_id is not null) as pages,
+      coalesce((select json_agg(json_build_object('collection', c.slug, 'collectionTitle', c.title, 'contentType', u.content_type)
+          order by c.title nulls first, u.content_type)
+        from profile_uses u left join collections c on c.id = u.collection_id where u.profile_id = p.id), '[]') as uses
+    from profiles p cross join house h order by p.id <> h.profile_id, p.name`.execute(db);
+  return rows;
+}
+
+/** Types of content that pages have, those of most pages first. */
+export async function contentTypes(db: Database | Write): Promise<string[]> {
+  const { rows } = await sql<{ type: string }>`select content_type as type from pages where gone_at is null group by content_type
+    order by count(*) desc, content_type limit 100`.execute(db);
+  return rows.map(({ type }) => type);
+}
+
 /** A new version of a profile, with a bar for each content type it has a word of its own for, and one for the rest. */
 export async function addProfileVersion(trx: Write, profile: StoredProfile, by: string): Promise<Bar[]> {
   const { rows } = await sql<{

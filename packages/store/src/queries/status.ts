@@ -103,6 +103,52 @@ export async function moveToBars(trx: Write, profileId: number, today: string): 
   return moved.length;
 }
 
+/** What pages come to: verdicts, open findings by weight, questions. */
+export interface Tally {
+  held: number;
+  judge: number;
+  ready: number;
+  must: number;
+  should: number;
+  consider: number;
+  questions: number;
+}
+
+/** What another version of a profile would make of the pages held to it. */
+export interface Effect {
+  pages: number;
+  before: Tally;
+  after: Tally;
+  /** Ready pages that would be held, held ones that would not be any more, and sign-offs under which the gate would say no. */
+  newlyHeld: number;
+  freed: number;
+  lapsing: number;
+}
+
+const TALLY = (of: string) => {
+  const [verdict, column] = [sql.ref(`${of}.verdict`), (name: string) => sql`coalesce(sum(${sql.ref(`${of}.${name}`)}), 0)::integer`];
+  const many = (which: Verdict) => sql`(count(*) filter (where ${verdict} = ${which}))::integer`;
+  return sql`json_build_object('held', ${many('held')}, 'judge', ${many('judge')}, 'ready', ${many('ready')}, 'must', ${column('must')},
+    'should', ${column('should')}, 'consider', ${column('consider')}, 'questions', ${column('questions')})`;
+};
+
+/** What the newest version of a profile, written in this transaction, makes of its pages; nothing of them is written. */
+export async function effectOf(trx: Write, profileId: number, today: string): Promise<Effect> {
+  await sql`set local work_mem = '64MB'`.execute(trx);
+  const chosen = sql`select s.page_id, ${closestBar(sql`held.collection_id`, sql`held.content_type`)} as bar_id from page_status s
+    join pages held on held.id = s.page_id join bars old on old.id = s.bar_id
+    join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId} and s.collection_id is not null`;
+  const { rows } = await sql<Effect>`${counting(chosen, today)},
+    after as (select sums.page_id, sums.must, sums.should, sums.consider, sums.questions, ${VERDICT} as verdict
+      from sums join bars on bars.id = sums.bar_id)
+    select count(*)::integer as pages, ${TALLY('s')} as before, ${TALLY('after')} as after,
+      (count(*) filter (where s.verdict = 'ready' and after.verdict = 'held'))::integer as "newlyHeld",
+      (count(*) filter (where s.verdict = 'held' and after.verdict <> 'held'))::integer as freed,
+      (count(*) filter (where s.release = 'signed off' and after.verdict <> 'ready'))::integer as lapsing
+    from after join page_status s on s.page_id = after.page_id`.execute(trx);
+  return rows[0]!;
+}
+
 /** Holds every page to the bar that is closest to it now, and counts those anew that had another. Gives the bars they moved to. */
 export async function holdAnew(trx: Write, today: string): Promise<{ pages: number; versions: number[] }> {
   await sql`set local work_mem = '64MB'`.execute(trx);
