@@ -40,6 +40,7 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Questions about images', '/questions?kind=images%2Ftrue-to-picture'],
   ['Questions for a specialist', '/questions?show=specialist as Uma Hale, specialist'],
   ['Answered questions', '/questions?show=answered'],
+  ['House standard', '/standard as Sam Okello, administrator'],
   ['People', '/people as Sam Okello, administrator'],
   ['Record', '/deeds as Sam Okello, administrator'],
   ['Messages', '/outbox as Sam Okello, administrator'],

@@ -149,6 +149,7 @@ export function Shell({ crumbs, people, actor, children }: ShellProps) {
           {actor.memberships?.some(({ collection, role }) => collection === null && role === 'administrator') && (
             <Link href="/people">People</Link>
           )}
+          {actor.memberships?.some(({ collection }) => collection === null) && <Link href="/standard">Standard</Link>}
           {actor.memberships?.some(({ role }) => role !== 'author' && role !== 'publisher') && <Link href="/questions">Questions</Link>}
           {actor.name && <Link href="/docket">Docket</Link>}
           {actor.name && <Link href="/you">{actor.isDemo ? 'You' : actor.name}</Link>}

@@ -24,7 +24,7 @@ beforeAll(async () => {
     .values({ id: TOM.id, name: TOM.name })
     .onConflict((on) => on.doNothing())
     .execute();
-  for (const { id, memberships } of [INES, TOM, SAM, UMA])
+  for (const { id, memberships } of [INES, TOM, UMA])
     if (!(await db().selectFrom('memberships').select('id').where('person_id', '=', id).executeTakeFirst()))
       await db().insertInto('memberships').values({ person_id: id, collection_id: null, role: memberships[0]!.role }).execute();
   await db().updateTable('people').set({ email: 'uma@larkmoor.example' }).where('id', '=', UMA.id).execute();

@@ -1,0 +1,86 @@
+'use client';
+import type { Effect, Tally } from '@inkwell/store';
+import { Button } from '@/ui/Button';
+import { Table } from '@/ui/Table';
+import { counted } from '@/ui/words';
+import type { StandardDraft } from './useStandard';
+
+const ROWS: readonly [keyof Tally, string][] = [
+  ['held', 'Held'],
+  ['judge', 'To judge'],
+  ['ready', 'Ready'],
+  ['must', 'Open, must'],
+  ['should', 'Open, should'],
+  ['consider', 'Open, consider'],
+  ['questions', 'Questions'],
+];
+
+/** What the standard being written would make of the pages, before it is saved. */
+export function EffectPane({ standard, maySet }: { standard: StandardDraft; maySet: boolean }) {
+  const { effect, changes, saved, save } = standard;
+  if (!maySet) return null;
+  return (
+    <section aria-labelledby="effect-heading">
+      <h2 id="effect-heading">What it would change</h2>
+      {changes.length === 0 ? (
+        <p>{saved ? `Version ${saved.version} is saved. ${sayLapsed(saved.lapsed)}` : 'Nothing is changed yet.'}</p>
+      ) : (
+        <p role="status">{effect ? words(effect) : 'Counting…'}</p>
+      )}
+      {effect && (
+        <Table>
+          <caption className="aside-from-view">Pages and open findings, now and then</caption>
+          <thead>
+            <tr>
+              <th scope="col">Pages and findings</th>
+              <th scope="col" className="number">
+                Now
+              </th>
+              <th scope="col" className="number">
+                Then
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {ROWS.map(([name, label]) => (
+              <tr key={name}>
+                <th scope="row">{label}</th>
+                <td className="number">{effect.before[name]}</td>
+                <td className="number">{effect.after[name]}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+      {changes.length > 0 && (
+        <>
+          <ul>
+            {changes.slice(0, 12).map(({ about, before, after }) => (
+              <li key={about}>{`${about}: ${before || 'as usual'} → ${after || 'as usual'}`}</li>
+            ))}
+            {changes.length > 12 && <li>{`and ${changes.length - 12} more`}</li>}
+          </ul>
+          <Button $look="main" onPress={() => void save()}>
+            Save as a new version
+          </Button>
+        </>
+      )}
+    </section>
+  );
+}
+
+const sayLapsed = (lapsed: number) => (lapsed > 0 ? `${counted(lapsed, 'sign-off', 'sign-offs')} lapsed.` : '');
+
+/** The difference in a sentence or two. */
+export function words({ newlyHeld, freed, lapsing, before, after }: Effect): string {
+  const questions = after.questions - before.questions;
+  const held = after.held - before.held;
+  const parts = [
+    newlyHeld > 0 ? `${counted(newlyHeld, 'ready page', 'ready pages')} would be held` : '',
+    held !== 0 ? `${counted(Math.abs(held), 'page', 'pages')} ${held > 0 ? 'more' : 'fewer'} would be held` : '',
+    freed > 0 && held >= 0 ? `${counted(freed, 'held page', 'held pages')} would be held no more` : '',
+    questions === 0 ? '' : `${counted(Math.abs(questions), 'question', 'questions')} ${questions > 0 ? 'more' : 'fewer'}`,
+    lapsing > 0 ? `${counted(lapsing, 'sign-off', 'sign-offs')} would lapse` : '',
+  ].filter(Boolean);
+  return parts.length === 0 ? 'No page would stand otherwise.' : `${parts.join(', ')}.`;
+}
