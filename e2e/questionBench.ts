@@ -1,7 +1,7 @@
 /**
  * `npm run bench:questions`: a thousand questions of a running demo (INKWELL_BASE) answered one after another by keyboard alone, in a
- * seeded mix of yes, no, not sure and passed over, some taken back. Prints machine time from the key until the next question can be answered;
- * fails when an answer is lost or the focus is ever nowhere.
+ * seeded mix of yes, no, not sure and passed over, some taken back. Prints machine time from the key until the next question can be
+ * answered; fails when an answer is lost or the focus is ever nowhere.
  */
 import { openDatabase } from '@inkwell/store';
 import { pageAtDemo } from './support/bench';
@@ -25,7 +25,8 @@ if (!made.ok()) throw new Error(await made.text());
 for (let nth = 0; nth < MANY / ON_A_PAGE; nth++) {
   const images = Array.from(
     { length: ON_A_PAGE },
-    (_, i) => `<p>Part ${i}</p><p><img src="images/honey-jars.png" alt="Hive ${nth * ON_A_PAGE + i} of run ${run}" width="600" height="400"></p>`,
+    (_, i) =>
+      `<p>Part ${i}</p><p><img src="images/honey-jars.png" alt="Hive ${nth * ON_A_PAGE + i} of run ${run}" width="600" height="400"></p>`,
   );
   const data = { collection: 'a-first-year-with-bees', title: `Hives ${run} ${nth}`, text: `<h2>Hives</h2>${images.join('\n')}` };
   const sent = await page.request.post('/api/bring-in', { data });

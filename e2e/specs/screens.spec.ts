@@ -35,6 +35,7 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['A new password', '/password'],
   ['You', '/you'],
   ['Docket', '/docket'],
+  ['Notices', '/notices'],
   ['Docket of an author', '/docket?person=odile-marsh'],
   ['Questions', '/questions'],
   ['Questions about images', '/questions?kind=images%2Ftrue-to-picture'],

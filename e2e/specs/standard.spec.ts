@@ -43,7 +43,7 @@ test('what a standard would change is seen before it is saved; versions are comp
   await give(text.replace('"AA"', '"B"'));
   await expect(page.getByText('This file is no profile that could be used')).toBeVisible();
   await page.getByRole('button', { name: 'Back to 1' }).click();
-  await expect(effect.getByRole('status')).toHaveText(/^\d+ pages? more would be held/);
+  await expect(effect.getByRole('status')).toHaveText(/^\d+ ready pages? would be held/);
   await effect.getByRole('button', { name: 'Save as a new version' }).click();
   await expect(page.getByText(/version 3, for \d/)).toBeVisible();
 });

@@ -329,4 +329,5 @@ export const BRING_IN = checker({
   },
 });
 export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });
+export const AM_HERE = checker({ ...base, required: ['here'], properties: { here: { type: 'boolean' } } });
 export const KEEP_OPEN = checker({ ...base, required: ['open'], properties: { open: { type: 'boolean' } } });

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
+import { NoticesLink } from './live/NoticesLink';
 import { Drop } from './Drop';
 
 const Bar = styled.header`
@@ -152,6 +153,7 @@ export function Shell({ crumbs, people, actor, children }: ShellProps) {
           {actor.memberships?.some(({ collection }) => collection === null) && <Link href="/standard">Standard</Link>}
           {actor.memberships?.some(({ role }) => role !== 'author' && role !== 'publisher') && <Link href="/questions">Questions</Link>}
           {actor.name && <Link href="/docket">Docket</Link>}
+          {actor.name && <NoticesLink key={actor.id} />}
           {actor.name && <Link href="/you">{actor.isDemo ? 'You' : actor.name}</Link>}
           {actor.isDemo && (
             <Who>

@@ -169,3 +169,4 @@ export {
 export { turnKindOff } from './questions/turnOff.ts';
 export { describeAsked, type DescribeAsked } from './questions/describe.ts';
 export { readStandard, showHouse, standardFile, trySelection, type HouseShown, type StandardVersion } from './house.ts';
+export { amHere, notices, unread, type NoticeView } from './live.ts';

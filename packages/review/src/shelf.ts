@@ -83,6 +83,7 @@ export interface LedgerRow {
 }
 
 export interface Ledger {
+  id: number;
   slug: string;
   title: string;
   kind: Collection['kind'];
@@ -140,6 +141,7 @@ export function ledger(services: Services, actor: Actor, wish: { collection: str
     const version = await newestVersion(at, collection.id);
     const shown = lines.slice(0, LEDGER_PAGES);
     return done({
+      id: collection.id,
       slug: collection.slug,
       title: collection.title,
       kind: collection.kind,

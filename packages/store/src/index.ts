@@ -417,3 +417,5 @@ export {
   type QuestionsWish,
   type StoredAnswer,
 } from './queries/answers.ts';
+export { listenTo, type Told } from './live.ts';
+export { noticesFor, pageNow, readNotices, sayHere, unreadNotices, type Notice } from './queries/live.ts';

@@ -63,6 +63,7 @@ export interface Tables {
   hands: Hands;
   handed: Handed;
   open_pages: OpenPages;
+  here: Here;
   outside_addresses: OutsideAddresses;
   colours: Colours;
   things: Things;
@@ -165,6 +166,8 @@ export interface Messages {
   made_at: Generated<Date>;
   sent_at: Date | null;
   trouble: string | null;
+  /** Since when whoever it is for has read it here. */
+  read_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }
 
 export interface WrongPasswords {
@@ -643,6 +646,13 @@ export interface OpenPages {
   until: Date;
 }
 
+/** Somebody who is on a page, until then unless they say so again. */
+export interface Here {
+  page_id: number;
+  person_id: string;
+  until: Date;
+}
+
 /** An address outside that links lead to, as it was last looked at. */
 export interface OutsideAddresses {
   id: string;
@@ -775,8 +785,8 @@ export interface Rulings {
 }
 
 /**
- * `in force`; or `waits` for somebody else's answer too, `agreed` with it, or fell `apart` from it; `gave way` to a later one, or was `taken
- * back`.
+ * `in force`; or `waits` for somebody else's answer too, `agreed` with it, or fell `apart` from it; `gave way` to a later one, or was
+ * `taken back`.
  */
 export type AnswerState = 'in force' | 'waits' | 'agreed' | 'apart' | 'gave way' | 'taken back';
 

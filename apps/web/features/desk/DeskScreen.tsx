@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
+import { OnThisPage } from '@/ui/live/OnThisPage';
 import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
@@ -166,6 +167,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
             <Button $look="quiet" onPress={() => setSheetOpen(true)}>
               Keys
             </Button>
+            <OnThisPage page={state.desk.pageId} version={state.desk.version} />
           </Foot>
         </Right>
         <p role="status" className="aside-from-view">

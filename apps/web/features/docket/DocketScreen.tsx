@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { LiveScreen } from '@/ui/live/LiveScreen';
 import { Button } from '@/ui/Button';
 import { Choice, Pick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
@@ -105,6 +106,7 @@ export function DocketScreen({ shown, people }: DocketProps) {
   const pages = [...shown.pages, ...more];
   return (
     <Page id="content">
+      {more.length === 0 && <LiveScreen />}
       <h1>{isOwn ? 'Your docket' : `Docket of ${person.name}`}</h1>
       <p>
         {sums.overdue > 0 ? `${counted(sums.overdue, 'thing is', 'things are')} overdue. ` : ''}

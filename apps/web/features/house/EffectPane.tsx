@@ -77,7 +77,7 @@ export function words({ newlyHeld, freed, lapsing, before, after }: Effect): str
   const held = after.held - before.held;
   const parts = [
     newlyHeld > 0 ? `${counted(newlyHeld, 'ready page', 'ready pages')} would be held` : '',
-    held !== 0 ? `${counted(Math.abs(held), 'page', 'pages')} ${held > 0 ? 'more' : 'fewer'} would be held` : '',
+    held !== 0 && held !== newlyHeld ? `${counted(Math.abs(held), 'page', 'pages')} ${held > 0 ? 'more' : 'fewer'} would be held` : '',
     freed > 0 && held >= 0 ? `${counted(freed, 'held page', 'held pages')} would be held no more` : '',
     questions === 0 ? '' : `${counted(Math.abs(questions), 'question', 'questions')} ${questions > 0 ? 'more' : 'fewer'}`,
     lapsing > 0 ? `${counted(lapsing, 'sign-off', 'sign-offs')} would lapse` : '',

@@ -3,6 +3,7 @@ import type { Ledger, LedgerChoice, LedgerRow, Progress } from '@inkwell/review'
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
+import { LiveScreen } from '@/ui/live/LiveScreen';
 import { Button, ButtonLink } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { Main } from '@/ui/Shell';
@@ -71,6 +72,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
   const { chosen, all, choose, chooseAll } = useChosen(pages, choice);
   return (
     <Main id="content">
+      {pages.length <= ledger.pages.length && <LiveScreen collection={ledger.id} />}
       <Head>
         <div>
           <h1>{ledger.title}</h1>

@@ -4,6 +4,7 @@ import type { Progress, ShelfRow, TakenOut } from '@inkwell/review';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import styled from 'styled-components';
+import { LiveScreen } from '@/ui/live/LiveScreen';
 import { ButtonLink } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { Main } from '@/ui/Shell';
@@ -80,6 +81,7 @@ export function ShelfScreen({ rows: all, takenOut, work, mayCancel }: ShelfProps
   const most = Math.max(1, ...standing.map(({ tally }) => openIn(tally)));
   return (
     <Main id="content">
+      <LiveScreen />
       <Head>
         <div>
           <h1>Shelf</h1>

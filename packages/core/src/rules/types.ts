@@ -105,7 +105,8 @@ export interface Question {
 
 /**
  * What a question may go by: the words of what it is about; the words the finding says of it; the image by its bytes, and its alternative
- * text; where the link leads that it is or stands in; the address of what is shown or played; the language; the piece of the page around it.
+ * text; where the link leads that it is or stands in; the address of what is shown or played; the language; the piece of the page
+ * around it.
  */
 export type SameBy = 'words' | 'said' | 'image' | 'alternative' | 'purpose' | 'source' | 'language' | 'piece';
 

@@ -22,6 +22,7 @@ import * as packageSamples from './020-package-samples.ts';
 import * as signIn from './021-sign-in.ts';
 import * as docket from './022-docket.ts';
 import * as answers from './023-answers.ts';
+import * as live from './024-live.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -48,4 +49,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '021-sign-in': signIn,
   '022-docket': docket,
   '023-answers': answers,
+  '024-live': live,
 };

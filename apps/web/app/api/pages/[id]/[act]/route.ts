@@ -1,4 +1,5 @@
 import {
+  amHere,
   arrange,
   changePage,
   compareRevisions,
@@ -32,6 +33,7 @@ import {
 } from '@inkwell/review';
 import { answer, PAGE_BODY, problemResponse, SHORT_BODY } from '@/server/answer';
 import {
+  AM_HERE,
   ARRANGE,
   CHANGE_PAGE,
   COMPARE,
@@ -109,6 +111,7 @@ const ACTS: Record<string, Act> = {
   'same-slip': (request, pageId) => answer(request, ON_SLIP, (services, actor, input) => sameSlip(services, actor, { pageId, ...input })),
   stroke: (request, pageId) => answer(request, STROKE, (services, actor, input) => strokeOver(services, actor, { pageId, ...input })),
   open: (request, pageId) => answer(request, KEEP_OPEN, (services, actor, input) => keepOpen(services, actor, { pageId, ...input })),
+  here: (request, pageId) => answer(request, AM_HERE, (services, actor, { here }) => amHere(services, actor, { page: pageId, here })),
   time: (request, pageId) => answer(request, SPENT, (services, actor, input) => spendTime(services, actor, { pageId, ...input })),
 };
 

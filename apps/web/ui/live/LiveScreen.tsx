@@ -1,0 +1,30 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef } from 'react';
+import { useLive } from './live';
+
+/** Shown anew at most so often, in ms: a job that reaches thousands of pages tells of each. */
+const AT_MOST_MS = 3_000;
+
+/** Shows a screen anew when pages that it tells of have changed. `collection`: only of that one. */
+export function LiveScreen({ collection }: { collection?: number }) {
+  const router = useRouter();
+  const waiting = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const last = useRef(0);
+  useEffect(() => () => void (waiting.current && clearTimeout(waiting.current)), []);
+  useLive((heard) => {
+    const concerns = heard.what === 'pages' ? collection === undefined || heard.collection === collection : heard.what === 'gap';
+    // The first gap is the beginning of listening: the screen is of that moment.
+    if (!concerns || (heard.what === 'gap' && last.current === 0)) return void (last.current ||= 1);
+    if (waiting.current !== null) return;
+    waiting.current = setTimeout(
+      () => {
+        waiting.current = null;
+        last.current = Date.now();
+        if (document.visibilityState === 'visible') router.refresh();
+      },
+      Math.max(300, last.current + AT_MOST_MS - Date.now()),
+    );
+  });
+  return null;
+}
