@@ -10,6 +10,8 @@ interface Shot {
   address: string;
   width?: number;
   height?: number;
+  /** Who looks, where it is not the reviewer. */
+  as?: string;
   dark?: boolean;
   before?(page: Page): Promise<void>;
 }
@@ -91,15 +93,16 @@ const SHOTS: readonly Shot[] = [
   { name: 'register-colours', address: '/collections/larkmoor-canal-trust/registers/colours' },
   { name: 'attached', address: '/collections/larkmoor-canal-trust/attached' },
   { name: 'spread', address: `${BEES}/spread` },
+  { name: 'questions', address: '/questions?kind=images%2Ftrue-to-picture' },
   {
-    name: 'door',
-    address: BEES,
+    name: 'standard',
+    address: '/standard',
+    as: 'sam-okello',
     before: async (page) => {
-      const held = await page.getByRole('link', { name: 'a-first-year-with-bees.imscc' }).getAttribute('href');
-      await page.goto(`${held}/clean`, { waitUntil: 'networkidle' });
+      await page.getByRole('combobox', { name: /^Level/ }).selectOption('AAA');
+      await page.getByText(/more would be held/).waitFor();
     },
   },
-  { name: 'criterion', address: '/criteria/1.3.1' },
 ];
 
 const browser = await chromium.launch({
@@ -115,11 +118,10 @@ const browser = await chromium.launch({
   ],
 });
 const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
-const storageState = await signedInAs('ines-calder', base);
 for (const shot of SHOTS) {
   const page = await browser.newPage({
     baseURL: base,
-    storageState,
+    storageState: await signedInAs(shot.as ?? 'ines-calder', base),
     viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 },
     colorScheme: shot.dark ? 'dark' : 'light',
   });
