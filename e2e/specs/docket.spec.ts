@@ -90,3 +90,42 @@ test('pages are handed out from the ledger; whoever may not is told so', async (
   });
   expect(refused.status()).toBe(422);
 });
+
+test('a reviewer and an author talk about a finding; a calendar gets an address of its own, which can be ended', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const collection = await ownCollection();
+  const text = '<h2>Wax</h2><p><img src="images/hive.png"></p>';
+  const brought = await page.request.post('/api/bring-in', { data: { collection, title: freshTitle('Talked of'), text } });
+  const { slug } = ((await brought.json()) as { value: { slug: string } }).value;
+  await page.request.post('/api/docket/hand-out', {
+    data: { collection, to: 'odile-marsh', due: '2099-06-01', words: '', pages: [slug], findings: null },
+  });
+  await page.goto(`/collections/${collection}/${slug}`);
+  await page.getByRole('button', { name: 'Remarks…' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Remarks' });
+  await sheet.getByLabel('Say something').fill('Is that the old hive?');
+  await sheet.getByRole('button', { name: 'Say it' }).click();
+  await expect(sheet.getByRole('listitem')).toContainText('Is that the old hive?');
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: 'Remarks (1)…' })).toBeVisible();
+
+  const own = await browser.newContext({ storageState: await signedInAs('odile-marsh', baseURL!) });
+  const odile = await own.newPage();
+  await odile.goto('/notices');
+  await expect(odile.getByText('Is that the old hive?')).toBeVisible();
+  await odile.goto('/you');
+  await odile.getByRole('button', { name: /^Make (?:an|another) address$/ }).click();
+  const address = await odile.getByLabel('Its address, shown this once').inputValue();
+  const nobody = await browser.newContext({ storageState: { cookies: [], origins: [] } });
+  const calendar = await nobody.request.get(new URL(address).pathname);
+  expect(calendar.headers()['content-type']).toContain('text/calendar');
+  expect(await calendar.text()).toContain('DTSTART;VALUE=DATE:20990601');
+  await odile.getByRole('button', { name: 'End it', exact: true }).click();
+  await expect(odile.getByLabel('Its address, shown this once')).toBeHidden();
+  expect((await nobody.request.get(new URL(address).pathname)).status()).toBe(404);
+  await own.close();
+  await nobody.close();
+});

@@ -64,7 +64,7 @@ test('a question that four pages ask is answered with one key, and taken back wi
   await expect(page.locator('section[aria-labelledby="question-heading"]')).toContainText(alt);
 });
 
-test('an image is described anew where it is asked about, for every page that asks', async ({ page }) => {
+test('an image is described again where it is asked about, for every page that asks', async ({ page }) => {
   const alt = `A frame of brood, ${ownTitle()} ${process.pid}`;
   const [first, second] = await pagesShowing(page, alt, 2);
   await page.goto(DESCRIBED);
@@ -74,7 +74,7 @@ test('an image is described anew where it is asked about, for every page that as
   await expect(field).toHaveValue(alt);
   await field.fill('A hive of pine boards under snow');
   await field.press('Enter');
-  await expect(page.getByText(/^Described anew: .* Holds on 2 pages\./)).toBeVisible();
+  await expect(page.getByText(/^Described again: .* Holds on 2 pages\./)).toBeVisible();
   for (const address of [first!, second!])
     await expect(async () => {
       await page.goto(`${address}?face=source`);

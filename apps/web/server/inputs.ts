@@ -329,5 +329,10 @@ export const BRING_IN = checker({
   },
 });
 export const WORK = checker({ ...base, properties: { cancel: { type: 'string', pattern: '^[0-9]{1,18}$' } } });
+export const REMARKS = checker({
+  ...base,
+  required: ['finding', 'words'],
+  properties: { finding: ID, words: { type: ['string', 'null'], maxLength: 20_000 } },
+});
 export const AM_HERE = checker({ ...base, required: ['here'], properties: { here: { type: 'boolean' } } });
 export const KEEP_OPEN = checker({ ...base, required: ['open'], properties: { open: { type: 'boolean' } } });

@@ -152,6 +152,7 @@ export function Shell({ crumbs, people, actor, children }: ShellProps) {
           )}
           {actor.memberships?.some(({ collection }) => collection === null) && <Link href="/standard">Standard</Link>}
           {actor.memberships?.some(({ role }) => role !== 'author' && role !== 'publisher') && <Link href="/questions">Questions</Link>}
+          {actor.name && <Link href="/search">Search</Link>}
           {actor.name && <Link href="/docket">Docket</Link>}
           {actor.name && <NoticesLink key={actor.id} />}
           {actor.name && <Link href="/you">{actor.isDemo ? 'You' : actor.name}</Link>}

@@ -18,7 +18,9 @@ import {
   lookAtOutside,
   lookIntoAttachments,
   makeStroke,
+  DIGEST,
   NOTE_DAY,
+  sendDigests,
   noteDay,
   READ_PACKAGE,
   readPackage,
@@ -72,6 +74,9 @@ export function handlers(services: Services, { lookInto, lookAtImage }: Looks): 
     [SETTLE_ANSWER]: ({ payload }) => settleAnswer(services, { answer: numberIn(payload, 'answer') }),
     [STROKE]: ({ payload }) => makeStroke(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
+    async [DIGEST]() {
+      await sendDigests(services, THE_SYSTEM, { site: process.env.INKWELL_ADDRESS ?? '' });
+    },
     async [NOTE_DAY]() {
       await noteDay(services, THE_SYSTEM);
     },

@@ -2,6 +2,7 @@ import { hostname } from 'node:os';
 import {
   auditAllAgain,
   CLEAR_OUT,
+  DIGEST,
   END_EXCEPTIONS,
   HERE,
   lookOutsideAgain,
@@ -69,7 +70,7 @@ async function tend(services: Services): Promise<void> {
     await enqueue(
       services.db,
       SYSTEM,
-      [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY].map((kind) => ({ kind, name: kind })),
+      [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY, DIGEST].map((kind) => ({ kind, name: kind })),
     );
     await lookWhereNobodyHas(services);
     await lookOutsideAgain(services);

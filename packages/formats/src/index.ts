@@ -48,3 +48,4 @@ export { readImage, type ImageFacts } from './images/readImage.ts';
 export { lookDistance, printDistance, type ImageLook } from './images/look.ts';
 export { nameForFile, nameFromWords, plainName } from './images/nameForFile.ts';
 export { readSheet, type SheetRead } from './sheets/readSheet.ts';
+export { calendarFile, type DueDay } from './calendar.ts';

@@ -2,6 +2,7 @@ import { isCertain, REMEDIES, ruleOf, sentenceOf, type Neighbours, type Verdict 
 import {
   exceptionsOn,
   handedOn,
+  remarksOf,
   isOpenOn,
   lastSignOff,
   pageForEngine,
@@ -46,6 +47,8 @@ export interface Note extends Omit<StoredFinding, 'occurrenceIds' | 'age' | 'kin
   waitsFor: Role | null;
   /** In whose hands it is. */
   handed: { name: string; by: string; due: string | null; words: string; mine: boolean } | null;
+  /** How many remarks people have made about it. */
+  remarks: number;
 }
 
 export interface RevisionView {
@@ -184,6 +187,7 @@ async function notesOf(at: Write, actor: Actor, page: PlacedPage, findings: read
       .map(({ finding_id, reason, until, by }) => [finding_id, { reason, until, by }]),
   );
   const waiting = new Map((await questionsOn(at, page.id)).map((question) => [question.finding_id, question.waits_for]));
+  const said = await remarksOf(at, page.id);
   const handed = new Map((await handedOn(at, page.id)).map(({ finding, to, ...rest }) => [finding, { ...rest, mine: to === actor.id }]));
   return findings.map((finding) => {
     const {
@@ -232,6 +236,7 @@ async function notesOf(at: Write, actor: Actor, page: PlacedPage, findings: read
       exception: exceptions.get(finding.id) ?? null,
       waitsFor: waiting.get(finding.id) ?? null,
       handed: handed.get(finding.id) ?? null,
+      remarks: said.get(finding.id) ?? 0,
     };
   });
 }

@@ -80,6 +80,7 @@ export {
   LOOK_AT_IMAGES,
   LOOK_INTO,
   LOOK_OUTSIDE,
+  DIGEST,
   NOTE_DAY,
   READ_PACKAGE,
   SETTLE_ANSWER,
@@ -154,7 +155,7 @@ export {
   type PeopleShown,
 } from './people/people.ts';
 
-export { docket, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
+export { docket, docketSheet, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
 export type { DocketPlace, DocketState } from '@inkwell/store';
 export { giveAnswer, settleAnswer, takeAnswerBack, type AnswerGiven, type AnswerReach, type GiveAnswer } from './questions/answers.ts';
 export {
@@ -170,3 +171,8 @@ export { turnKindOff } from './questions/turnOff.ts';
 export { describeAsked, type DescribeAsked } from './questions/describe.ts';
 export { readStandard, showHouse, standardFile, trySelection, type HouseShown, type StandardVersion } from './house.ts';
 export { amHere, notices, unread, type NoticeView } from './live.ts';
+export { learning, noteFor, type BackUnder, type Learning, type NoteFor, type OwnSlipView } from './learning.ts';
+export { calendarAt, endCalendar, hasCalendar, newCalendar } from './docket/calendar.ts';
+export { remark, remarks, type RemarkView } from './docket/remarks.ts';
+export { sendDigests } from './docket/digest.ts';
+export { search, type Found } from './search.ts';

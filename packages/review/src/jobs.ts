@@ -23,6 +23,8 @@ export const UNPACK = 'unpack a package';
 export const ARRIVE = 'examine arrived pages';
 /** Writes down how far every collection is today. */
 export const NOTE_DAY = 'note the day';
+/** Writes to people about what is due, overdue or came back, once a day. */
+export const DIGEST = 'send digests';
 /** Looks into the attachments of a collection. */
 export const LOOK_INTO = 'look into attachments';
 /** Looks at the images of a collection, and reads its style sheets for those they set. */

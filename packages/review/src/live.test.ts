@@ -4,7 +4,7 @@ import { amHere, handOut, notices, rule, saveSource, unread, type Actor } from '
 import { bench, INES, personAs, RUTH } from './testing/bench.ts';
 
 const { services, db, look, SLUG, page, collection } = bench();
-const ADA = personAs('author', `ada-${process.pid}`, 'Ada Marsh');
+const ADA = personAs('author', `ada-live-${process.pid}`, 'Ada Marsh');
 
 let heard: Told[] = [];
 let live: ReturnType<typeof listenTo>;

@@ -1,21 +1,30 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { DEFAULT_PROFILE } from '@inkwell/core';
 import type { Role } from '@inkwell/store';
 import {
+  amHere,
   bringIn,
   compareRevisions,
+  describeAsked,
   deskOf,
   endException,
   fix,
+  giveAnswer,
   goesOut,
+  handOut,
   imageUses,
+  learning,
   ledger,
   letStand,
   lookAfter,
   may,
+  nameProfile,
   NOBODY,
   proof,
+  remark,
+  remarks,
   removable,
   restore,
   rule,
@@ -28,7 +37,11 @@ import {
   slugOf,
   spendTime,
   takeBackRuling,
+  takeFrom,
+  takers,
   THE_SYSTEM,
+  trySelection,
+  turnKindOff,
   undo,
   type Act,
   type Actor,
@@ -43,6 +56,9 @@ const { services, SLUG, at, page, collection, look } = bench();
 
 const folder = mkdtempSync(join(tmpdir(), 'inkwell-roles-'));
 afterAll(() => rmSync(folder, { recursive: true }));
+
+const NOTHING = { due: null, words: '' };
+const ANSWER = { finding: 1, same: 'none', reach: 'page' as const };
 
 /** Every use-case, what it is for, and a call of it; what it is refused for but the right is no matter here. */
 const USE_CASES: readonly [string, Act, (s: Services, actor: Actor, view: Desk) => Promise<Result<unknown>>][] = [
@@ -68,6 +84,19 @@ const USE_CASES: readonly [string, Act, (s: Services, actor: Actor, view: Desk) 
   ['let stand', 'let stand', (s, actor, view) => letStand(s, actor, { ...at(view), findingId: 1, reason: '', until: '' })],
   ['end exception', 'let stand', (s, actor, view) => endException(s, actor, { ...at(view), findingId: 1 })],
   ['sign off', 'sign off', (s, actor, view) => signOff(s, actor, at(view))],
+  ['who is here', 'see', (s, actor, view) => amHere(s, actor, { page: view.pageId, here: true })],
+  ['remarks', 'see', (s, actor, view) => remarks(s, actor, { pageId: view.pageId, findingId: 1 })],
+  ['remark', 'see', (s, actor, view) => remark(s, actor, { pageId: view.pageId, findingId: 1, words: 'x', site: '' })],
+  ['what comes back', 'see', (s, actor) => learning(s, actor, { collection: SLUG })],
+  ['takers', 'hand out', (s, actor) => takers(s, actor, { collection: SLUG })],
+  [
+    'hand out',
+    'hand out',
+    (s, actor) => handOut(s, actor, { ...NOTHING, collection: SLUG, to: 'nobody', pages: [], findings: [1], site: '' }),
+  ],
+  ['take from hands', 'hand out', (s, actor) => takeFrom(s, actor, { collection: SLUG, findings: [1] })],
+  ['answer', 'rule', (s, actor, view) => giveAnswer(s, actor, { ...ANSWER, page: view.pageId, answer: 'no problem', reason: '' })],
+  ['describe anew', 'change a page', (s, actor, view) => describeAsked(s, actor, { ...ANSWER, page: view.pageId, alternative: 'A hive' })],
 ];
 
 const ROLES: readonly Role[] = ['reviewer', 'author', 'publisher', 'specialist', 'administrator'];
@@ -104,7 +133,11 @@ test('a part in one collection reaches no further, and the shelf shows what one 
 test('only an administrator of the house sets the standard', async () => {
   for (const role of ROLES) {
     const set = await setStandard(services, personAs(role), { profile: 'none', version: 1 });
-    expect([role, !set.ok && set.problem.code]).toEqual([role, role === 'administrator' ? 'not-found' : 'not-allowed']);
+    const tried = await trySelection(services, personAs(role), { profile: 'none', selection: DEFAULT_PROFILE });
+    const named = await nameProfile(services, personAs(role), { profile: 'none', collection: SLUG });
+    const off = await turnKindOff(services, personAs(role), { rule: 'none' });
+    for (const result of [set, tried, named, off])
+      expect([role, !result.ok && result.problem.code]).toEqual([role, role === 'administrator' ? 'not-found' : 'not-allowed']);
   }
 });
 

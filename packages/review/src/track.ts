@@ -86,10 +86,14 @@ export async function track(
     ...sightings.result,
     asksAnew: sightings.asksAnew,
     standings: [
-      ...sightings.asksAnew.map((one) => standingOf(one, { standing: one.standing === 'ruled out' ? 'open' : one.standing, ruled: null })),
+      ...sightings.asksAnew.map((one) =>
+        standingOf(one, { standing: one.standing === 'ruled out' || one.standing === 'fixed' ? 'open' : one.standing, ruled: null }),
+      ),
       ...(await reopened(trx, sightings.widened)),
       ...compared.fixed.filter((one) => one.standing !== 'fixed').map((one) => standingOf(one, { standing: 'fixed' })),
-      ...back.map((pair) => standingOf(pair.old, { standing: standingOnReturn(pair.old, before!) })),
+      ...back
+        .filter((pair) => !sightings.asksAnew.includes(pair.old))
+        .map((pair) => standingOf(pair.old, { standing: standingOnReturn(pair.old, before!) })),
     ],
     ids: fresh.map((finding) => known.get(finding)?.id ?? null),
     fixed: askedOf(compared.fixed, bar).length,

@@ -377,12 +377,15 @@ export {
 } from './queries/logins.ts';
 
 export {
+  claimDigest,
+  digestLines,
   docketItems,
   docketPages,
   docketSums,
   handedOn,
   handOutOn,
   takeFromHands,
+  type DigestLine,
   type DocketItem,
   type DocketPage,
   type DocketPlace,
@@ -419,3 +422,16 @@ export {
 } from './queries/answers.ts';
 export { listenTo, type Told } from './live.ts';
 export { noticesFor, pageNow, readNotices, sayHere, unreadNotices, type Notice } from './queries/live.ts';
+export { cameBack, ownSlips, type CameBack, type OwnSlip } from './queries/learning.ts';
+export {
+  addRemark,
+  calendarOf,
+  calendarSince,
+  dueFor,
+  remarksOf,
+  remarksOn,
+  setCalendar,
+  type DueLine,
+  type Remark,
+} from './queries/remarks.ts';
+export { findOpen, findPages, type PageFound, type RuleFound } from './queries/search.ts';

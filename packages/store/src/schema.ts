@@ -62,6 +62,8 @@ export interface Tables {
   deeds: Deeds;
   hands: Hands;
   handed: Handed;
+  remarks: Remarks;
+  calendars: Calendars;
   open_pages: OpenPages;
   here: Here;
   outside_addresses: OutsideAddresses;
@@ -193,6 +195,23 @@ export interface Handed {
   hand_id: number;
 }
 
+/** What somebody said about a finding. */
+export interface Remarks {
+  id: Generated<number>;
+  page_id: number;
+  finding_id: number;
+  words: string;
+  made_by: string;
+  made_at: Generated<Date>;
+}
+
+/** The secret address of somebody's calendar, by its sum. */
+export interface Calendars {
+  person_id: string;
+  sum: string;
+  made_at: ColumnType<Date, Date | undefined, Date>;
+}
+
 /** Who did what to whom and to the house. */
 export interface Deeds {
   id: Generated<string>;
@@ -214,6 +233,8 @@ export interface House {
   currency: string | null;
   /** Whether what only the theme or the host can fix holds an author's page. */
   elsewhere_holds: boolean;
+  /** The last day on which people were written to about their work. */
+  digested_on: Day | null;
   profile_id: number;
 }
 

@@ -1,4 +1,4 @@
-import { mySessions } from '@inkwell/review';
+import { hasCalendar, mySessions } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { YouScreen } from '@/features/people/YouScreen';
 import { currentSession } from '@/server/actor';
@@ -10,10 +10,15 @@ export const metadata: Metadata = { title: 'You' };
 
 /** One's own name and parts, and where one is signed in. */
 export default async function YouPage() {
-  const screen = await screenWithPeople((services, actor) => mySessions(services, actor));
+  const screen = await screenWithPeople(async (services, actor) => {
+    const sessions = await mySessions(services, actor);
+    const calendar = await hasCalendar(services, actor);
+    if (!sessions.ok) return sessions;
+    return calendar.ok ? { ok: true as const, value: { sessions: sessions.value, calendar: calendar.value.since } } : calendar;
+  });
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
-  const sessions = shown.map((one) => ({ ...one, since: one.since.toISOString(), until: one.until.toISOString() }));
+  const sessions = shown.sessions.map((one) => ({ ...one, since: one.since.toISOString(), until: one.until.toISOString() }));
   return (
     <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: 'You' }]} actor={actor} people={people}>
       <YouScreen
@@ -21,6 +26,7 @@ export default async function YouPage() {
         email={actor.email}
         parts={actor.memberships}
         sessions={sessions}
+        calendar={shown.calendar}
         here={(await currentSession())?.id ?? null}
       />
     </Shell>

@@ -128,6 +128,13 @@ export function DocketScreen({ shown, people }: DocketProps) {
             options={people.map(({ id, name, role }) => ({ value: id, label: `${name}, ${role}` }))}
           />
         )}
+        <Link href={isOwn ? '/note' : `/note?person=${encodeURIComponent(person.id)}`}>
+          {isOwn ? 'A note for you' : `A note for ${person.name}`}
+        </Link>
+        <a href={`/api/docket-sheet?${new URLSearchParams({ state, ...(isOwn ? {} : { person: person.id }) }).toString()}`}>
+          Download as CSV
+        </a>
+        {shown.mayHandOut && <Link href="/learning">What comes back</Link>}
       </Row>
       {problem && <ProblemNotice problem={problem} />}
       {pages.length === 0 && <p>{NOTHING[state]}</p>}

@@ -8,6 +8,7 @@ import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Table, TableFrame } from '@/ui/Table';
 import { When } from '@/ui/When';
+import { CalendarOf } from './CalendarOf';
 import { PeopleMain } from './Door';
 import { browserWords, partWords, type Part } from './words';
 
@@ -16,12 +17,14 @@ interface YouProps {
   email: string | null;
   parts: readonly Part[];
   sessions: readonly { id: string; since: string; until: string; address: string | null; browser: string | null }[];
+  /** Since when one's calendar has an address; null where it has none. */
+  calendar: string | null;
   /** The session of this very browser. */
   here: string | null;
 }
 
 /** One's own name and parts, and where one is signed in. */
-export function YouScreen({ name, email, parts, sessions, here }: YouProps) {
+export function YouScreen({ name, email, parts, sessions, calendar, here }: YouProps) {
   const router = useRouter();
   const [problem, setProblem] = useState<Problem | null>(null);
   const end = async (act: string, body: object) => {
@@ -42,6 +45,7 @@ export function YouScreen({ name, email, parts, sessions, here }: YouProps) {
           Sign out
         </Button>
       </Row>
+      <CalendarOf since={calendar} />
       <h2>Where you are signed in</h2>
       {problem && <ProblemNotice problem={problem} />}
       <TableFrame tabIndex={0} role="region" aria-label="Where you are signed in">

@@ -133,7 +133,7 @@ export function QuestionPane(props: PaneProps) {
         ))}
         {question.alternative !== null && words === null && (
           <Button onPress={() => onWords(question.alternative)}>
-            Describe it anew
+            Describe it again
             <Key of={keyOf('d')} />
           </Button>
         )}

@@ -173,7 +173,7 @@ function InHand({ question, keys, mayAnswerEverywhere, onGive, onDescribe, onPas
       { key: 'y', does: 'Answer yes', run: () => give('stands') },
       { key: 'x', does: 'Answer no', run: () => give('no problem') },
       { key: 'z', does: 'Answer not sure', run: () => give('not sure') },
-      ...(question.alternative === null ? [] : [{ key: 'd', does: 'Describe it anew', run: () => setWords(question.alternative) }]),
+      ...(question.alternative === null ? [] : [{ key: 'd', does: 'Describe it again', run: () => setWords(question.alternative) }]),
       { key: 'n', does: 'Next, without an answer', run: onPass },
       { key: 'u', does: 'Take the last answer back', run: onTakeBack },
       { key: 'w', does: 'How far it reaches', run: wider },
@@ -193,7 +193,7 @@ function InHand({ question, keys, mayAnswerEverywhere, onGive, onDescribe, onPas
   );
 }
 
-const SAID: Record<Answered['answer'], string> = { described: 'Described anew', stands: 'Yes', 'no problem': 'No', 'not sure': 'Not sure' };
+const SAID: Record<Answered['answer'], string> = { described: 'Described again', stands: 'Yes', 'no problem': 'No', 'not sure': 'Not sure' };
 
 /** What was answered last, where it holds, and the way back. */
 function LastAnswer({ last, keys, onTakeBack }: { last: Answered | undefined; keys: KeySettings; onTakeBack(): void }) {

@@ -23,7 +23,7 @@ const AGAIN_MS = 25_000;
 const OWN_MS = 1_200;
 
 /** Who else is on a page, and whether it was changed by somebody else since it was shown. */
-export function OnThisPage({ page, version }: { page: number; version: number }) {
+export function OnThisPage({ page, version, onShow }: { page: number; version: number; onShow(): void }) {
   const [now, setNow] = useState<{ version: number; others: readonly string[] } | null>(null);
   const say = useCallback(async () => {
     const sent = await send<{ version: number; others: string[] }>(`/api/pages/${page}/here`, { here: true });
@@ -52,7 +52,7 @@ export function OnThisPage({ page, version }: { page: number; version: number })
       {isBehind && (
         <>
           <span>Somebody has changed this page meanwhile.</span>
-          <Button $look="quiet" onPress={() => window.location.reload()}>
+          <Button $look="quiet" onPress={onShow}>
             Show it as it is now
           </Button>
         </>

@@ -1,5 +1,23 @@
 import { sql } from 'kysely';
-import { docket, fix, handOut, saveSource, showMessages, takeFrom, takers, type Actor } from '../index.ts';
+import {
+  calendarAt,
+  docket,
+  docketSheet,
+  endCalendar,
+  fix,
+  handOut,
+  hasCalendar,
+  newCalendar,
+  remark,
+  remarks,
+  saveSource,
+  sendDigests,
+  showMessages,
+  takeFrom,
+  takers,
+  THE_SYSTEM,
+  type Actor,
+} from '../index.ts';
 import { bench, INES, RUTH, SAM, UMA } from '../testing/bench.ts';
 
 const { services, db, look, SLUG, page } = bench();
@@ -115,4 +133,76 @@ test('one looks at one’s own docket; whoever hands work out at anybody’s', a
   // What one may not see any more is not told either.
   const gone: Actor = { ...ODILE, memberships: [{ collection: 999_999, role: 'author' }] };
   expect((await docketOf(gone)).pages).toEqual([]);
+});
+
+test('people talk about a finding; whoever is named, has it in hand or spoke before is told, and nobody else', async () => {
+  const slug = await slugOf(TWO_IMAGES);
+  await handed(slug);
+  const desk = await look(slug);
+  const note = desk.notes.find(({ rule }) => rule === 'images/no-alternative')!;
+  const say = (actor: Actor, words: string) => remark(services, actor, { pageId: desk.pageId, findingId: note.id, words, site: SITE });
+  const toldOf = async (address: string) => {
+    const messages = await showMessages(services, SAM, { before: null });
+    return messages.ok ? messages.value.filter((one) => one.address === address && one.body.includes('What is in')) : [];
+  };
+  expect(await say(INES, 'What is in this one, brood or honey?')).toMatchObject({ ok: true, value: [{ by: 'Ines Calder' }] });
+  expect(await toldOf(`${ODILE.id}@larkmoor.example`)).toHaveLength(1);
+  expect((await toldOf(`${ODILE.id}@larkmoor.example`))[0]!.body).toContain(`${SITE}/collections/${SLUG}/${slug}?note=${note.id}`);
+  expect(await say(ODILE, 'Honey. \u202Eeno')).toMatchObject({ ok: true, value: [{}, { by: 'Odile Marsh' }] });
+  expect((await look(slug)).notes.find(({ id }) => id === note.id)!.remarks).toBe(2);
+  expect(await remarks(services, UMA, { pageId: desk.pageId, findingId: note.id })).toMatchObject({ ok: true, value: [{}, {}] });
+  expect(await say(INES, '   ')).toMatchObject({ ok: false, problem: { code: 'declined' } });
+  expect(await say({ ...UMA, memberships: [] }, 'Let me in')).toMatchObject({ ok: false, problem: { code: 'not-found' } });
+});
+
+test('a calendar at a secret address tells the days on which something is due, until the address is ended', async () => {
+  const slug = await slugOf(TWO_IMAGES);
+  await handed(slug, { due: '2099-07-01', words: 'Before the fair' });
+  const made = await newCalendar(services, ODILE, { site: SITE });
+  if (!made.ok) throw new Error(made.problem.what);
+  const secretOf = (address: string) => /\/calendar\/([\w-]{43})\.ics$/.exec(address)![1]!;
+  const at = (secret: string) => calendarAt(services, { secret, site: SITE });
+  const first = await at(secretOf(made.value.address));
+  expect(first.ok && first.value).toContain('DTSTART;VALUE=DATE:20990701');
+  expect(first.ok && first.value.replace(/\r\n /g, '')).toContain(`${SITE}/collections/${SLUG}/${slug}?standing=mine`);
+  // Another address takes the place of the first; then it is ended.
+  const again = await newCalendar(services, ODILE, { site: SITE });
+  expect(await at(secretOf(made.value.address))).toMatchObject({ ok: false, problem: { code: 'not-found' } });
+  expect(await at(again.ok ? secretOf(again.value.address) : '')).toMatchObject({ ok: true });
+  await endCalendar(services, ODILE);
+  expect(await at(again.ok ? secretOf(again.value.address) : '')).toMatchObject({ ok: false });
+  expect(await at("' or 1=1 --")).toMatchObject({ ok: false });
+  expect(await hasCalendar(services, ODILE)).toEqual({ ok: true, value: { since: null } });
+});
+
+test('whoever has something due tomorrow is written to once that day, and nobody who has not', async () => {
+  const slug = await slugOf(TWO_IMAGES);
+  await handed(slug, { due: '2098-03-02' });
+  const on = (moment: string) => sendDigests({ ...services, now: () => new Date(moment) }, THE_SYSTEM, { site: SITE });
+  const digests = async () => {
+    const messages = await showMessages(services, SAM, { before: null });
+    return messages.ok ? messages.value.filter(({ subject, address }) => subject === 'Your docket' && address.startsWith(ODILE.id)) : [];
+  };
+  await sql`update house set digested_on = null`.execute(db());
+  // Not at night; then once, and with the day's news alone.
+  expect(await on('2098-03-01T02:00:00Z')).toEqual({ ok: true, value: { sent: 0 } });
+  const both = await Promise.all([on('2098-03-01T12:00:00Z'), on('2098-03-01T12:00:00Z')]);
+  expect(both.filter((one) => one.ok && one.value.sent > 0)).toHaveLength(1);
+  expect(await digests()).toMatchObject([{ body: expect.stringMatching(/things? (?:is|are) due tomorrow\n\nhttps:/) as string }]);
+  expect(await on('2098-03-02T12:00:00Z')).toEqual({ ok: true, value: { sent: 0 } });
+  expect(await on('2098-03-03T12:00:00Z')).toMatchObject({ ok: true, value: { sent: 1 } });
+  expect((await digests())[0]!.body).toContain('overdue since today');
+  expect(await sendDigests(services, INES, { site: SITE })).toMatchObject({ ok: false });
+  await sql`update house set digested_on = null`.execute(db());
+});
+
+test('a docket goes out as a table, which no spreadsheet takes for formulas', async () => {
+  const slug = await slugOf(TWO_IMAGES);
+  await handed(slug, { due: '2099-08-01', words: '=HYPERLINK("https://elsewhere.example")' });
+  const sheet = await docketSheet(services, ODILE, { state: 'to do', site: SITE });
+  const own = sheet.ok ? sheet.value.split('\n').filter((line) => line.includes(`/${slug}?note=`)) : [];
+  expect(own.length).toBeGreaterThanOrEqual(2);
+  expect(own[0]).toContain('2099-08-01');
+  expect(own.join('\n')).not.toMatch(/(?:^|,)"?=/m);
+  expect(await docketSheet(services, UMA, { person: ODILE.id, state: 'to do', site: SITE })).toMatchObject({ ok: false });
 });

@@ -1,4 +1,5 @@
 import { sentenceOf } from '@inkwell/core';
+import { toCsvTable } from '@inkwell/formats';
 import {
   addMessages,
   collectionBySlug,
@@ -181,6 +182,33 @@ async function pagesOf(at: Write, services: Services, work: DocketWish, after: D
     pages: pages.map((page) => ({ ...page, things: byPage.get(page.page) ?? [] })),
     next: lines.length > PAGES_AT_ONCE && last ? { due: last.due, page: last.page } : null,
   };
+}
+
+/** Pages, and things of each, in a table of somebody's docket at most. */
+const SHEET_PAGES = 2_000;
+const SHEET_THINGS = 500;
+const SHEET = ['collection', 'page', 'what', 'standing', 'due', 'handed by', 'with the words', 'address'] as const;
+
+/** Somebody's docket as a table in CSV. */
+export function docketSheet(
+  services: Services,
+  actor: Actor,
+  wish: { person?: string | undefined; state: DocketState; site: string },
+): Promise<Result<string>> {
+  return snapshot(services.db, async (at) => {
+    const isOwn = wish.person === undefined || wish.person === actor.id;
+    if (!isOwn && !may(actor, 'hand out', 'house')) return notFound('This docket');
+    const work: DocketWish = { person: isOwn ? actor.id : wish.person!, collections: visibleTo(actor), state: wish.state };
+    const pages = new Map((await docketPages(at, work, null, SHEET_PAGES)).map((page) => [page.page, page]));
+    const items = await docketItems(at, work, [...pages.keys()], SHEET_THINGS);
+    const rows = items.map((item) => {
+      const { title, slug, collection, collectionTitle } = pages.get(item.page)!;
+      const address = `${wish.site}/collections/${collection}/${slug}?note=${item.finding}`;
+      const said = [collectionTitle, title, sentenceOf(item), item.standing, item.due ?? '', item.by, item.words, address];
+      return Object.fromEntries(SHEET.map((name, nth) => [name, said[nth]!]));
+    });
+    return done(toCsvTable(rows, SHEET));
+  });
 }
 
 const thingOf = (item: DocketItem): DocketThing => ({

@@ -23,6 +23,8 @@ import * as signIn from './021-sign-in.ts';
 import * as docket from './022-docket.ts';
 import * as answers from './023-answers.ts';
 import * as live from './024-live.ts';
+import * as learning from './025-learning.ts';
+import * as remarks from './026-remarks.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -50,4 +52,6 @@ export const MIGRATIONS: Record<string, Migration> = {
   '022-docket': docket,
   '023-answers': answers,
   '024-live': live,
+  '025-learning': learning,
+  '026-remarks': remarks,
 };

@@ -152,3 +152,36 @@ export async function handedOn(db: Database | Write, page: number): Promise<Hand
     where d.page_id = ${page}`.execute(db);
   return rows;
 }
+
+/** What somebody is to be told of their work on a day. */
+export interface DigestLine {
+  person: string;
+  name: string;
+  email: string;
+  /** Findings that are due tomorrow, have been overdue since today, and came back since yesterday. */
+  dueTomorrow: number;
+  newlyOverdue: number;
+  back: number;
+}
+
+/** Claims the digest of a day: true once for each day, whoever asks. */
+export async function claimDigest(trx: Write, today: string): Promise<boolean> {
+  const { numAffectedRows } = await sql`update house set digested_on = ${today}::date
+    where digested_on is null or digested_on < ${today}::date`.execute(trx);
+  return Number(numAffectedRows ?? 0) > 0;
+}
+
+/** Whoever has news of their work on a day, each once: nothing is told twice. */
+export async function digestLines(db: Database | Write, today: string): Promise<DigestLine[]> {
+  const { rows } = await sql<DigestLine>`select * from (select m.id as person, m.name, m.email,
+      (count(*) filter (where h.due = ${today}::date + 1))::integer as "dueTomorrow",
+      (count(*) filter (where h.due = ${today}::date - 1))::integer as "newlyOverdue",
+      (count(*) filter (where f.standing = 'returned' and exists (select 1 from standing_changes s where s.finding_id = f.id
+        and s.standing = 'returned' and s.made_at > now() - interval '1 day')))::integer as back
+    from hands h join handed d on d.hand_id = h.id join findings f on f.id = d.finding_id join pages p on p.id = d.page_id
+      join collections c on c.id = h.collection_id and c.taken_out_at is null join people m on m.id = h.given_to
+    where f.standing in ('open', 'returned') and p.gone_at is null and m.email is not null
+      and (m.disabled_on is null or m.disabled_on > ${today}::date) group by m.id) told
+    where "dueTomorrow" + "newlyOverdue" + back > 0 order by person`.execute(db);
+  return rows;
+}

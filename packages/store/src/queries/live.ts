@@ -11,7 +11,8 @@ export async function sayHere(
       where page_id = ${of.page} and person_id = ${of.person}),
     gone as (delete from here where page_id = ${of.page} and person_id = ${of.person} and ${seconds}::integer = 0),
     put as (insert into here (page_id, person_id, until)
-      select ${of.page}::integer, ${of.person}, now() + make_interval(secs => ${seconds}::double precision) where ${seconds}::integer > 0
+      select ${of.page}::integer, id, now() + make_interval(secs => ${seconds}::double precision) from people
+      where id = ${of.person} and ${seconds}::integer > 0
       on conflict (page_id, person_id) do update set until = excluded.until)
     select coalesce((select there from before), false) <> (${seconds}::integer > 0) as news`.execute(db);
   if (rows[0]?.news)

@@ -6,6 +6,7 @@ import { HandOutSheet } from '@/features/docket/HandOutSheet';
 import { Button } from '@/ui/Button';
 import { send } from '@/ui/send';
 import { Day } from '@/ui/When';
+import { RemarksSheet } from './RemarksSheet';
 
 const Line = styled.p`
   display: flex;
@@ -21,21 +22,21 @@ const Line = styled.p`
 
 interface HandedProps {
   note: Note;
-  desk: Pick<Desk, 'collection' | 'slug'>;
+  desk: Pick<Desk, 'pageId' | 'collection' | 'slug'>;
   may: boolean;
   onDone(): void;
 }
 
 /** In whose hands a note is, with the day and the word; and the way to hand it to somebody. */
-export function HandedLine({ note: { id, sentence, handed }, desk, may, onDone }: HandedProps) {
+export function HandedLine({ note: { id, sentence, handed, remarks }, desk, may, onDone }: HandedProps) {
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState('');
+  const [talk, setTalk] = useState(false);
   const takeBack = async () => {
     const sent = await send<unknown>('/api/docket/take', { collection: desk.collection.slug, findings: [id] });
     setSaid(sent.ok ? '' : sent.problem.what);
     if (sent.ok) onDone();
   };
-  if (!handed && !may) return null;
   return (
     <Line>
       {handed && (
@@ -55,6 +56,10 @@ export function HandedLine({ note: { id, sentence, handed }, desk, may, onDone }
           {handed ? 'Hand it on…' : 'Hand to somebody…'}
         </Button>
       )}
+      <Button $look="quiet" onPress={() => setTalk(true)}>
+        {remarks > 0 ? `Remarks (${remarks})…` : 'Remarks…'}
+      </Button>
+      {talk && <RemarksSheet page={desk.pageId} finding={id} onClose={(changed) => [setTalk(false), changed && onDone()]} />}
       {may && handed && (
         <Button $look="quiet" onPress={() => void takeBack()}>
           Take it back

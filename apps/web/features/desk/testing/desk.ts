@@ -85,6 +85,7 @@ function notesOf(html: string): Note[] {
       exception: null,
       waitsFor: null,
       handed: null,
+      remarks: 0,
     };
   });
 }

@@ -15,6 +15,8 @@ import {
   lookAt,
   movePage,
   redo,
+  remark,
+  remarks,
   replacePage,
   restore,
   rule,
@@ -32,6 +34,7 @@ import {
   type Services,
 } from '@inkwell/review';
 import { answer, PAGE_BODY, problemResponse, SHORT_BODY } from '@/server/answer';
+import { ownAddress } from '@/server/auth';
 import {
   AM_HERE,
   ARRANGE,
@@ -50,6 +53,7 @@ import {
   NOTHING,
   ON_ONE,
   ON_SLIP,
+  REMARKS,
   REPLACE_PAGE,
   RESTORE,
   RULE,
@@ -111,6 +115,12 @@ const ACTS: Record<string, Act> = {
   'same-slip': (request, pageId) => answer(request, ON_SLIP, (services, actor, input) => sameSlip(services, actor, { pageId, ...input })),
   stroke: (request, pageId) => answer(request, STROKE, (services, actor, input) => strokeOver(services, actor, { pageId, ...input })),
   open: (request, pageId) => answer(request, KEEP_OPEN, (services, actor, input) => keepOpen(services, actor, { pageId, ...input })),
+  remarks: (request, pageId) =>
+    answer(request, REMARKS, (services, actor, { finding, words }) =>
+      words === null
+        ? remarks(services, actor, { pageId, findingId: finding })
+        : remark(services, actor, { pageId, findingId: finding, words, site: ownAddress() }),
+    ),
   here: (request, pageId) => answer(request, AM_HERE, (services, actor, { here }) => amHere(services, actor, { page: pageId, here })),
   time: (request, pageId) => answer(request, SPENT, (services, actor, input) => spendTime(services, actor, { pageId, ...input })),
 };
