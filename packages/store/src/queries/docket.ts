@@ -177,7 +177,7 @@ export async function digestLines(db: Database | Write, today: string): Promise<
       (count(*) filter (where h.due = ${today}::date + 1))::integer as "dueTomorrow",
       (count(*) filter (where h.due = ${today}::date - 1))::integer as "newlyOverdue",
       (count(*) filter (where f.standing = 'returned' and exists (select 1 from standing_changes s where s.finding_id = f.id
-        and s.standing = 'returned' and s.made_at > now() - interval '1 day')))::integer as back
+        and s.standing = 'returned' and s.made_at >= ${today}::date - 1)))::integer as back
     from hands h join handed d on d.hand_id = h.id join findings f on f.id = d.finding_id join pages p on p.id = d.page_id
       join collections c on c.id = h.collection_id and c.taken_out_at is null join people m on m.id = h.given_to
     where f.standing in ('open', 'returned') and p.gone_at is null and m.email is not null
