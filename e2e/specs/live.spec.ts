@@ -48,9 +48,12 @@ test('what others do appears without reload: on the ledger, on the page two are 
   // Whoever is handed something learns of it where they are.
   await odile.goto('/docket');
   await expect(odile.getByRole('link', { name: /^Notices/ })).toBeVisible();
-  await page.request.post('/api/docket/hand-out', {
-    data: { collection, to: 'odile-marsh', due: null, words: 'When you have time', pages: [slug], findings: null },
+  const other = await page.request.post('/api/bring-in', { data: { collection, title: freshTitle('Handed'), text } });
+  const handed = ((await other.json()) as { value: { slug: string } }).value.slug;
+  const sent = await page.request.post('/api/docket/hand-out', {
+    data: { collection, to: 'odile-marsh', due: null, words: 'When you have time', pages: [handed], findings: null },
   });
+  expect(sent.ok()).toBe(true);
   await expect(odile.getByRole('link', { name: /^Notices \(\d+ new\)$/ })).toBeVisible();
   await odile.getByRole('link', { name: /^Notices/ }).click();
   await expect(odile.getByText('When you have time').first()).toBeVisible();
