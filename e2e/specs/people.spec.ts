@@ -153,7 +153,7 @@ test('somebody is invited, comes in by the link, and is let go', async ({ browse
   await enter(elsewhere, email, PASSWORD);
   await expect(elsewhere).toHaveURL('/docket');
   await nell.goto('/you');
-  await nell.getByRole('button', { name: 'End all others' }).click();
+  await Promise.all([nell.waitForResponse('**/api/you/end-others'), nell.getByRole('button', { name: 'End all others' }).click()]);
   await expect(nell.getByText('This one')).toBeVisible();
   await elsewhere.goto('/');
   await expect(elsewhere).toHaveURL(/\/sign-in/);
