@@ -24,7 +24,9 @@ export function useQuestions(shown: QuestionsShown, rule: string | null) {
   const [answered, setAnswered] = useState<readonly Answered[]>([]);
   const [problem, setProblem] = useState<Problem | null>(null);
   const passed = useRef<string[]>([]);
-  const sending = useRef(new Map<string, Promise<Answered | null>>());
+  // What came of each, for whoever takes it back before the screen has heard of it.
+  const came = useRef(new Map<string, Promise<Answered | null>>());
+  const sending = useRef(new Set<string>());
   const isAsking = useRef(false);
   const isAll = useRef(shown.questions.length === 0);
   const { waiting } = shown;
@@ -33,7 +35,7 @@ export function useQuestions(shown: QuestionsShown, rule: string | null) {
     async (now: readonly QuestionView[]) => {
       if (isAsking.current || isAll.current || now.length >= FEW) return;
       isAsking.current = true;
-      const skip = [...passed.current, ...now.map(({ same }) => same), ...sending.current.keys()];
+      const skip = [...passed.current, ...now.map(({ same }) => same), ...sending.current];
       const sent = await send<QuestionsShown>('/api/questions/ask', { waiting, rule, skip });
       isAsking.current = false;
       if (!sent.ok) return setProblem(sent.problem);
@@ -62,7 +64,8 @@ export function useQuestions(shown: QuestionsShown, rule: string | null) {
       if (sent.problem.code !== 'nothing-to-do' && sent.problem.code !== 'conflict') setQueue((now) => [question, ...now]);
       return null;
     });
-    sending.current.set(same, going);
+    came.current.set(same, going);
+    sending.current.add(same);
     void going.then(() => sending.current.delete(same));
   }, []);
 
@@ -88,7 +91,7 @@ export function useQuestions(shown: QuestionsShown, rule: string | null) {
   const [last] = answered;
   const takeBack = useCallback(async () => {
     if (!last) return;
-    const given = last.given ?? (await sending.current.get(last.question.same))?.given;
+    const given = last.given ?? (await came.current.get(last.question.same))?.given;
     if (!given) return;
     const sent = last.together
       ? await send(`/api/mends/${last.together}/take-back`, {})
