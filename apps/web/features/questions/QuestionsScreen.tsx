@@ -193,7 +193,12 @@ function InHand({ question, keys, mayAnswerEverywhere, onGive, onDescribe, onPas
   );
 }
 
-const SAID: Record<Answered['answer'], string> = { described: 'Described again', stands: 'Yes', 'no problem': 'No', 'not sure': 'Not sure' };
+const SAID: Record<Answered['answer'], string> = {
+  described: 'Described again',
+  stands: 'Yes',
+  'no problem': 'No',
+  'not sure': 'Not sure',
+};
 
 /** What was answered last, where it holds, and the way back. */
 function LastAnswer({ last, keys, onTakeBack }: { last: Answered | undefined; keys: KeySettings; onTakeBack(): void }) {
