@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './support/chromium';
 
 /** Drives the production build in Debian's Chromium. bin/test starts the server and says where it is. */
 export default defineConfig({
@@ -18,17 +19,6 @@ export default defineConfig({
     storageState: '../test-results/signed-in.json',
     baseURL: process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310',
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { signedInAs } from './support/signIn';
 import { writeZip } from '../packages/formats/src/testing/zips';
+import { CHROMIUM } from './support/chromium';
 
 interface Shot {
   name: string;
@@ -105,18 +106,7 @@ const SHOTS: readonly Shot[] = [
   },
 ];
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 const base = process.env.INKWELL_BASE ?? 'http://127.0.0.1:4310';
 for (const shot of SHOTS) {
   const page = await browser.newPage({

@@ -27,7 +27,7 @@ export async function copyPages(db: Database, collectionId: number, pages: numbe
     sql`update pages p set audit_id = c.new_audit from copies c where c.new = p.id`,
     sql`create temporary table copied as select f.id as old, nextval(pg_get_serial_sequence('findings', 'id'))::integer as new,
       c.new as page, c.new_audit as audit, f.kind_id, f.slip, random() as chance,
-      case when f.same is null then null when c.n % 2 = 0 then f.same else 'i' || md5(c.n || ' ' || f.id) end as same
+      case when f.same is null then null when c.n % 2 = 0 then f.same else 'a-' || md5(c.n || ' ' || f.id) end as same
       from copies c join findings f on f.page_id = c.old order by c.new, f.id`,
     sql`create index on copied (old, page)`,
     sql`analyze copied`,

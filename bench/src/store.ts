@@ -10,13 +10,17 @@ import {
   fix,
   giveAnswer,
   HERE,
+  learning,
   ledger,
   mend,
   register,
   showMend,
   thing,
   attached,
+  noteFor,
   questions,
+  search,
+  trySelection,
   repeated,
   takeAnswerBack,
   spread,
@@ -151,7 +155,6 @@ async function screens(): Promise<void> {
   await measure('One slip, many pages', 10, () => repeated(services, ADA, { collection: 'many' }), { statements: 10 });
 }
 
-/** The first hundred lines of each register, as a screen asks for them. */
 /** The questions of all collections, and one answer that reaches thousands of pages: the first two hundred at once. */
 async function questionsAsked(): Promise<void> {
   const ask = () => questions(services, ADA, { waiting: 'anybody', rule: null, skip: [] });
@@ -174,6 +177,18 @@ async function questionsAsked(): Promise<void> {
     0,
   );
   await measure('Taken back', 1, () => takeAnswerBack(services, ADA, { answer }).then(must), { p95: 1_000, statements: 25 }, 0);
+  await measure('Search', 20, () => search(services, ADA, { words: 'image' }).then(must), { p95: 300, statements: 8 });
+  await measure('What comes back', 20, () => learning(services, ADA, { collection: null }).then(must), { p95: 300, statements: 8 });
+  await measure('A note for whoever made every page', 5, () => noteFor(services, ADA, { person: null }).then(must), {
+    p95: 2_000,
+    statements: 8,
+  });
+  await measure(
+    'Effect of AAA, before it is saved',
+    3,
+    () => trySelection(services, ADA, { profile: 'wcag22-aa', selection: PROFILES['wcag22-aaa']! }).then(must),
+    { p95: 2_000 },
+  );
   const own = asked.find((one) => one.pages === 1);
   if (!own) return;
   await measure(
@@ -187,6 +202,7 @@ async function questionsAsked(): Promise<void> {
   );
 }
 
+/** The first hundred lines of each register, as a screen asks for them. */
 async function registersShown(): Promise<void> {
   for (const name of REGISTERS)
     await measure(

@@ -3,6 +3,7 @@ import { extname } from 'node:path';
 import { browserReadsAsXml } from '@inkwell/core';
 import { decodeHtml } from '@inkwell/formats';
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { CHROMIUM } from '../../e2e/support/chromium.ts';
 
 const TYPES: Record<string, string> = {
   '.html': 'text/html',
@@ -18,18 +19,7 @@ const ORIGIN = 'http://pages.invalid';
 
 /** Debian's Chromium with nothing but local files behind it: no script of a page runs, nothing outside is asked for. */
 export async function openBrowser(): Promise<{ browser: Browser; context: BrowserContext; close(): Promise<void> }> {
-  const browser = await chromium.launch({
-    executablePath: process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
   await context.route('**/*', (route) => {
     const url = new URL(route.request().url());

@@ -41,11 +41,18 @@ for (const file of demoPages()) {
 }
 
 test('names from every source, as Chromium computes them', async () => {
-  const html = `<h2 id="a">Spring</h2><h3 aria-labelledby="a b">x</h3><p id="b" hidden>work</p><a href="x" aria-label="Spring work">no</a><a href="x">Spring <img src="i" alt="work"></a><a href="x" title="Spring work"></a>
-    <a href="x">one<span hidden> no</span><span aria-hidden="true"> no</span><b> two</b></a><a href="x"><div>one</div><div>two</div></a><img src="i" aria-label="Gate"><img src="i" title="Gate"><h4><img src="i" alt="Floor"> of wood</h4>
-    <div role="heading" aria-level="5">Mesh</div><a href="x"><svg aria-hidden="true"></svg>Home</a><h2 style="visibility:hidden">no<span style="visibility:visible"> yes</span></h2><label>Remind me in <input type="text" value="3"> days</label>
-    <table><caption>Walks</caption><tr><th scope="col">Walk</th><th scope="col">Miles</th></tr><tr><th scope="row">Locks</th><td>2</td></tr></table><fieldset><legend>Boat</legend><label><input type="radio" name="b"> Day</label></fieldset>
-    <label for="c">Colour</label><select id="c"><option>Blue<option>Red</select><button>Send <img src="i" alt="letter"></button><button aria-labelledby="a">x</button><nav aria-label="Parts"><ul><li><a href="x">One</a></ul></nav>`;
+  const html = `<h2 id="a">Spring</h2><h3 aria-labelledby="a b">x</h3><p id="b" hidden>work</p><a href="x"
+  aria-label="Spring work">no</a><a href="x">Spring <img src="i" alt="work"></a><a href="x" title="Spring work"></a>
+    <a href="x">one<span hidden> no</span><span aria-hidden="true"> no</span><b> two</b></a><a
+    href="x"><div>one</div><div>two</div></a><img src="i" aria-label="Gate"><img src="i" title="Gate"><h4><img src="i"
+    alt="Floor"> of wood</h4>
+    <div role="heading" aria-level="5">Mesh</div><a href="x"><svg aria-hidden="true"></svg>Home</a><h2
+    style="visibility:hidden">no<span style="visibility:visible"> yes</span></h2><label>Remind me in <input type="text"
+    value="3"> days</label>
+    <table><caption>Walks</caption><tr><th scope="col">Walk</th><th scope="col">Miles</th></tr><tr><th
+    scope="row">Locks</th><td>2</td></tr></table><fieldset><legend>Boat</legend><label><input type="radio" name="b"> Day</label></fieldset>
+    <label for="c">Colour</label><select id="c"><option>Blue<option>Red</select><button>Send <img src="i" alt="letter"></button><button
+    aria-labelledby="a">x</button><nav aria-label="Parts"><ul><li><a href="x">One</a></ul></nav>`;
   const tab = await browser.context.newPage();
   await tab.setContent(html, { waitUntil: 'domcontentloaded' });
   const names = await compareNames(browser.context, tab, parsePage(html), 'sources');
@@ -58,11 +65,18 @@ test('styles by every part of the cascade, as Chromium computes them', async () 
   const html = `<style>
     :root { --gall: #1d2a44 } body { font: 18px/1.5 serif; color: var(--gall); background: hsl(40 40% 96%) }
     p.note { color: rgb(90 90 90 / 80%) } #one p { color: teal } p.loud { color: maroon !important } :is(.a, #none) em { font-size: 0.9em }
-    @media (min-width: 900px) { .wide { font-weight: 700 } } @media print { .wide { color: red } } @layer low { h2 { color: red } } h2 { color: color-mix(in srgb, black 40%, navy) }
-    li:nth-child(2n+1) { background: #eee } li:not(:first-child) { font-weight: 600 } .box > p + p { font-size: calc(1rem + 2px) } a:link { color: #06c } .dim { opacity: 0.6 } .gone { display: none } .unseen { visibility: hidden } .unseen .back { visibility: visible }
-    @supports (display: grid) { .grid { color: #123 } } .pair { & b { color: #345 } } .big { font-size: x-large } .rel { font-weight: bolder }
-  </style><h2>Locks</h2><p class="note">Note</p><div id="one"><p>One <b>bold</b></p><p class="loud">Loud</p></div><p class="a">x <em>y</em></p><p class="wide">Wide</p><ol><li>1</li><li>2</li><li>3</li></ol><div class="box"><p>a</p><p>b</p></div>
-    <p><a href="x">link</a> <a>none</a></p><p class="dim" style="background:#fff">Dim</p><p class="gone">no</p><p class="unseen">no <b class="back">yes</b></p><p class="grid">Grid</p><p class="pair"><b>Pair</b></p><p class="big">Big <small>small</small></p><p class="rel">Rel <font size="5" color="#808000">font</font></p><center><big>Old</big></center>`;
+    @media (min-width: 900px) { .wide { font-weight: 700 } } @media print { .wide { color: red } } @layer low { h2 { color: red } }
+    h2 { color: color-mix(in srgb, black 40%, navy) }
+    li:nth-child(2n+1) { background: #eee } li:not(:first-child) { font-weight: 600 } .box > p + p { font-size: calc(1rem + 2px) }
+    a:link { color: #06c } .dim { opacity: 0.6 } .gone { display: none } .unseen { visibility: hidden }
+    .unseen .back { visibility: visible }
+    @supports (display: grid) { .grid { color: #123 } } .pair { & b { color: #345 } } .big { font-size: x-large }
+    .rel { font-weight: bolder }
+  </style><h2>Locks</h2><p class="note">Note</p><div id="one"><p>One <b>bold</b></p><p class="loud">Loud</p></div><p
+  class="a">x <em>y</em></p><p class="wide">Wide</p><ol><li>1</li><li>2</li><li>3</li></ol><div class="box"><p>a</p><p>b</p></div>
+    <p><a href="x">link</a> <a>none</a></p><p class="dim" style="background:#fff">Dim</p><p class="gone">no</p><p class="unseen">no <b
+    class="back">yes</b></p><p class="grid">Grid</p><p class="pair"><b>Pair</b></p><p class="big">Big <small>small</small></p><p
+    class="rel">Rel <font size="5" color="#808000">font</font></p><center><big>Old</big></center>`;
   const tab = await browser.context.newPage();
   await tab.setContent(html, { waitUntil: 'domcontentloaded' });
   await tab.evaluate('globalThis.__name = (made) => made');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { freshTitle, ownCollection } from '../support/desk';
+import { broughtIn, freshTitle, handedTo, ownCollection } from '../support/desk';
 import { signedInAs } from '../support/signIn';
 
 test('work is handed to an author, who fixes it from their own list; it leaves the list when an audit saw it, and is back with the slip', async ({
@@ -10,8 +10,7 @@ test('work is handed to an author, who fixes it from their own list; it leaves t
   const collection = await ownCollection();
   const title = freshTitle('Handed');
   const text = '<h2>Wax</h2><p><img src="images/hive.png"></p><p><a href="a.html">here</a></p><h3></h3>';
-  const brought = await page.request.post('/api/bring-in', { data: { collection, title, text } });
-  const { slug } = ((await brought.json()) as { value: { slug: string } }).value;
+  const { slug } = await broughtIn(page, collection, title, text);
 
   // The reviewer hands one thing out, with a day and a word.
   await page.goto(`/collections/${collection}/${slug}`);
@@ -69,8 +68,7 @@ test('work is handed to an author, who fixes it from their own list; it leaves t
 
 test('pages are handed out from the ledger; whoever may not is told so', async ({ page }) => {
   const collection = await ownCollection();
-  for (const title of ['One', 'Two'])
-    await page.request.post('/api/bring-in', { data: { collection, title, text: '<h2></h2><p><img src="images/hive.png"></p>' } });
+  for (const title of ['One', 'Two']) await broughtIn(page, collection, title, '<h2></h2><p><img src="images/hive.png"></p>');
   await page.goto(`/collections/${collection}`);
   for (const title of ['One', 'Two'])
     await page
@@ -98,11 +96,8 @@ test('a reviewer and an author talk about a finding; a calendar gets an address 
 }) => {
   const collection = await ownCollection();
   const text = '<h2>Wax</h2><p><img src="images/hive.png"></p>';
-  const brought = await page.request.post('/api/bring-in', { data: { collection, title: freshTitle('Talked of'), text } });
-  const { slug } = ((await brought.json()) as { value: { slug: string } }).value;
-  await page.request.post('/api/docket/hand-out', {
-    data: { collection, to: 'odile-marsh', due: '2099-06-01', words: '', pages: [slug], findings: null },
-  });
+  const { slug } = await broughtIn(page, collection, freshTitle('Talked of'), text);
+  await handedTo(page, 'odile-marsh', collection, slug, '', '2099-06-01');
   await page.goto(`/collections/${collection}/${slug}`);
   await page.getByRole('button', { name: 'Remarks…' }).click();
   const sheet = page.getByRole('dialog', { name: 'Remarks' });

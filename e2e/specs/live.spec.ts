@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { freshTitle, ownCollection } from '../support/desk';
+import { atDesk, broughtIn, freshTitle, handedTo, ownCollection } from '../support/desk';
 import { signedInAs } from '../support/signIn';
 
 test('what others do appears without reload: on the ledger, on the page two are on, and as a notice; one stream serves all tabs', async ({
@@ -10,8 +10,7 @@ test('what others do appears without reload: on the ledger, on the page two are 
   const collection = await ownCollection();
   const title = freshTitle('Live');
   const text = '<h2>Wax</h2><p><img src="images/hive.png"></p><p>Text</p>';
-  const brought = await page.request.post('/api/bring-in', { data: { collection, title, text } });
-  const { slug } = ((await brought.json()) as { value: { slug: string } }).value;
+  const { slug } = await broughtIn(page, collection, title, text);
 
   // The reviewer has the ledger and the page open, in two tabs; the author comes to the page.
   await page.goto(`/collections/${collection}`);
@@ -48,15 +47,19 @@ test('what others do appears without reload: on the ledger, on the page two are 
   // Whoever is handed something learns of it where they are.
   await odile.goto('/docket');
   await expect(odile.getByRole('link', { name: /^Notices/ })).toBeVisible();
-  const other = await page.request.post('/api/bring-in', { data: { collection, title: freshTitle('Handed'), text } });
-  const handed = ((await other.json()) as { value: { slug: string } }).value.slug;
-  const sent = await page.request.post('/api/docket/hand-out', {
-    data: { collection, to: 'odile-marsh', due: null, words: 'When you have time', pages: [handed], findings: null },
-  });
-  expect(sent.ok()).toBe(true);
+  const handed = await broughtIn(page, collection, freshTitle('Handed'), text);
+  await handedTo(page, 'odile-marsh', collection, handed.slug, 'When you have time');
   await expect(odile.getByRole('link', { name: /^Notices \(\d+ new\)$/ })).toBeVisible();
   await odile.getByRole('link', { name: /^Notices/ }).click();
   await expect(odile.getByText('When you have time').first()).toBeVisible();
+  // In the demo whoever sits down hears what is theirs, in a tab that listened for somebody else.
+  await atDesk(page, 'Odile Marsh, author');
+  await expect(page.getByRole('link', { name: 'Notices', exact: true })).toBeVisible();
+  const more = await broughtIn(odile, collection, freshTitle('More'), text);
+  const reviewer = await browser.newContext({ storageState: await signedInAs('ines-calder', baseURL!) });
+  await handedTo(await reviewer.newPage(), 'odile-marsh', collection, more.slug, 'And this one');
+  await expect(page.getByRole('link', { name: 'Notices (1 new)' })).toBeVisible();
+  await reviewer.close();
   await authors.close();
   await expect(desk.getByText('Odile Marsh is on this page too.')).toBeHidden();
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { freshTitle, ownCollection, ownTitle } from '../support/desk';
+import { broughtIn, freshTitle, handedTo, ownCollection, ownTitle } from '../support/desk';
 import { signedInAs } from '../support/signIn';
 
 const DESCRIBED = '/questions?kind=images%2Ftrue-to-picture';
@@ -7,13 +7,12 @@ const DESCRIBED = '/questions?kind=images%2Ftrue-to-picture';
 /** Pages of the test's own that show one image with the same words. */
 async function pagesShowing(page: Page, alt: string, many: number): Promise<string[]> {
   const collection = await ownCollection();
-  const slugs: string[] = [];
+  const addresses: string[] = [];
   for (let nth = 1; nth <= many; nth++) {
     const text = `<h2>Part ${nth} of it</h2><p>Words of part ${nth}.</p><p><img src="images/hive.png" alt="${alt}" width="600" height="400"></p>`;
-    const sent = await page.request.post('/api/bring-in', { data: { collection, title: freshTitle('Asked'), text } });
-    slugs.push(((await sent.json()) as { value: { slug: string } }).value.slug);
+    addresses.push((await broughtIn(page, collection, freshTitle('Asked'), text)).address);
   }
-  return slugs.map((slug) => `/collections/${collection}/${slug}`);
+  return addresses;
 }
 
 /** Passes questions over, by keyboard, until one with these words is in hand. */
@@ -92,11 +91,8 @@ test('three people: an author mends what was handed out, a specialist rules for 
   const collection = await ownCollection();
   const title = freshTitle('Handed');
   const text = '<h2>Wax</h2><p><img src="images/comb.png"></p>';
-  const brought = await page.request.post('/api/bring-in', { data: { collection, title, text } });
-  const { slug } = ((await brought.json()) as { value: { slug: string } }).value;
-  await page.request.post('/api/docket/hand-out', {
-    data: { collection, to: 'odile-marsh', due: null, words: 'Please', pages: [slug], findings: null },
-  });
+  const { slug } = await broughtIn(page, collection, title, text);
+  await handedTo(page, 'odile-marsh', collection, slug, 'Please');
 
   // The reviewer is not sure, and says why.
   await page.goto(DESCRIBED);

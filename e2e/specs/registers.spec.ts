@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { ownCollection } from '../support/desk';
+import { broughtIn, ownCollection } from '../support/desk';
 
 const rows = (page: Page) =>
   page
@@ -11,8 +11,7 @@ const alternative = (page: Page) => hand(page).getByRole('textbox', { name: /^Al
 const said = (page: Page) => page.getByRole('status', { name: 'What was done' });
 
 async function bring(page: Page, collection: string, texts: Readonly<Record<string, string>>): Promise<void> {
-  for (const [title, text] of Object.entries(texts))
-    expect((await page.request.post('/api/bring-in', { data: { collection, title, text } })).status()).toBe(200);
+  for (const [title, text] of Object.entries(texts)) await broughtIn(page, collection, title, text);
 }
 
 async function open(page: Page, collection: string, register: string, query = ''): Promise<void> {

@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { atDesk, ownCollection, ownTitle } from '../support/desk';
+import { atDesk, broughtIn, ownCollection, ownTitle } from '../support/desk';
 
 test('what a standard would change is seen before it is saved; versions are compared and gone back on; it goes out and in as a file', async ({
   page,
 }) => {
   const collection = await ownCollection();
-  await page.request.post('/api/bring-in', { data: { collection, title: 'One', text: '<h2>Wax</h2><p><img src="images/hive.png"></p>' } });
+  await broughtIn(page, collection, 'One', '<h2>Wax</h2><p><img src="images/hive.png"></p>');
   await page.goto('/');
   await atDesk(page, 'Sam Okello, administrator');
   await page.goto('/standard');

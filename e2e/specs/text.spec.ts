@@ -16,7 +16,8 @@ async function save(page: Page, revision: number): Promise<void> {
 test('words are changed in place, and every block that nobody touched stays byte for byte', async ({ page }) => {
   await bringIn(
     page,
-    '<h2 >Wax</h2>\n<div class=lead>\n<p  id=one>It keeps</p>\n</div>\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>',
+    '<h2 >Wax</h2>\n<div class=lead>\n<p  id=one>It keeps</p>\n</div>\n<video src="a.mp4" controls>' +
+      '</video>\n<!-- kept -->\n<p>Last &copy; line</p>',
     freshTitle('Text'),
   );
   await openText(page);
@@ -31,7 +32,8 @@ test('words are changed in place, and every block that nobody touched stays byte
   await expect(editor(page).getByText('It keeps for years')).toBeVisible();
   await save(page, 2);
   expect(await sourceOf(page)).toBe(
-    '<h2 >Wax</h2>\n<div class=lead>\n<p id="one">It keeps for years</p>\n<p>And more &amp; more</p>\n</div>\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>',
+    '<h2 >Wax</h2>\n<div class=lead>\n<p id="one">It keeps for years</p>\n<p>And more &amp; more</p>\n</div>' +
+      '\n<video src="a.mp4" controls></video>\n<!-- kept -->\n<p>Last &copy; line</p>',
   );
 });
 
@@ -71,7 +73,9 @@ test('only sound markup is written: headings, strong words, lists, links with wo
   await link.getByRole('button', { name: 'Set the link' }).click();
   await save(page, 2);
   expect(await sourceOf(page)).toBe(
-    '<h2>Wax</h2>\n<p>Start</p>\n<h3>Uses</h3>\n<p><strong>Two</strong> of many, says <span lang="de">Wachs</span></p>\n<ul>\n<li>Candles\n<ul>\n<li>Dipped, see <a href="spring.html">Spring work</a></li>\n</ul></li>\n</ul>',
+    '<h2>Wax</h2>\n<p>Start</p>\n<h3>Uses</h3>\n<p><strong>Two</strong> of many, says <span lang="de">' +
+      'Wachs</span></p>\n<ul>\n<li>Candles\n<ul>\n<li>Dipped, see <a href="spring.html">Spring work</a>' +
+      '</li>\n</ul></li>\n</ul>',
   );
   // A list of one item and a list in it are questions; nothing in what was written is wrong.
   await expect(standing(page)).not.toContainText(/must|should/);
@@ -107,7 +111,9 @@ test('an image is put in with its words or as decoration, and not without either
   }
   await save(page, 2);
   expect(await sourceOf(page)).toContain(
-    '<p>Start<img src="images/smoker.png" alt="A smoker, lit"></p>\n<table>\n<caption>Honey by hive</caption>\n<thead>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n</thead>\n<tbody>\n<tr><td>North</td><td>12 kg</td></tr>\n</tbody>\n</table>',
+    '<p>Start<img src="images/smoker.png" alt="A smoker, lit">' +
+      '</p>\n<table>\n<caption>Honey by hive</caption>\n<thead>\n<tr><th scope="col">Hive</th>' +
+      '<th scope="col">Honey</th></tr>\n</thead>\n<tbody>\n<tr><td>North</td><td>12 kg</td></tr>\n</tbody>\n</table>',
   );
 });
 
@@ -117,10 +123,12 @@ test('what comes from a word processor is cleaned, its typed list made real, and
   await editor(page).getByText('Start').click();
   await page.keyboard.press('End');
   await page.keyboard.press('Enter');
-  const word = `<html><body><!--StartFragment--><p class=MsoNormal><b><span style='font-size:14.0pt'>What it is for<o:p></o:p></span></b></p>
+  const word = `<html><body><!--StartFragment--><p class=MsoNormal><b><span
+  style='font-size:14.0pt'>What it is for<o:p></o:p></span></b></p>
 <p class=MsoNormal><span style='color:black'>It keeps for <i>years</i>.<o:p></o:p></span></p>
 <p class=MsoListParagraph style='mso-list:l0 level1 lfo1'><span style='mso-list:Ignore'>·<span>&nbsp;&nbsp; </span></span>Candles</p>
-<p class=MsoListParagraph style='mso-list:l0 level1 lfo1'><span style='mso-list:Ignore'>·<span>&nbsp;&nbsp; </span></span>Polish</p><p class=MsoNormal><img src="file:///C:/hive.png"></p><!--EndFragment--></body></html>`;
+<p class=MsoListParagraph style='mso-list:l0 level1 lfo1'><span style='mso-list:Ignore'>·<span>&nbsp;&nbsp; </span></span>Polish</p><p
+  class=MsoNormal><img src="file:///C:/hive.png"></p><!--EndFragment--></body></html>`;
   await editor(page).evaluate((target, html) => {
     const data = new DataTransfer();
     data.setData('text/html', html);
@@ -142,7 +150,8 @@ test('what comes from a word processor is cleaned, its typed list made real, and
 test('Tab leaves the text, also from a list or a table', async ({ page }) => {
   await bringIn(
     page,
-    '<h2>Wax</h2>\n<ul><li>One</li><li>Two</li></ul>\n<table><caption>C</caption><tr><th scope="col">A</th></tr><tr><td>b</td></tr></table>',
+    '<h2>Wax</h2>\n<ul><li>One</li><li>Two</li></ul>\n<table><caption>C</caption><tr><th scope="col">A</th></tr>' +
+      '<tr><td>b</td></tr></table>',
     freshTitle('Tab'),
   );
   await openText(page);
@@ -176,7 +185,8 @@ test('a table is worked on where one stands in it, and no other table is touched
   const source = await sourceOf(page);
   expect(source).toContain(other);
   expect(source).toContain(
-    '<caption>Honey by hive</caption>\n<tbody>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th></tr>\n<tr><th scope="row">North</th><td>12</td></tr>\n<tr><th scope="row"></th><td></td></tr>\n</tbody>',
+    '<caption>Honey by hive</caption>\n<tbody>\n<tr><th scope="col">Hive</th><th scope="col">Honey</th>' +
+      '</tr>\n<tr><th scope="row">North</th><td>12</td></tr>\n<tr><th scope="row"></th><td></td></tr>\n</tbody>',
   );
 });
 

@@ -66,6 +66,27 @@ export async function hadOpen(slug: string, days: readonly { day: string; must: 
   }
 }
 
+/** Brings a page in without a screen, and gives its address. */
+export async function broughtIn(page: Page, collection: string, title: string, text: string): Promise<{ slug: string; address: string }> {
+  const sent = await page.request.post('/api/bring-in', { data: { collection, title, text } });
+  expect(sent.ok()).toBe(true);
+  const { slug } = ((await sent.json()) as { value: { slug: string } }).value;
+  return { slug, address: `/collections/${collection}/${slug}` };
+}
+
+/** Hands all that is open on a page to somebody. */
+export async function handedTo(
+  page: Page,
+  to: string,
+  collection: string,
+  slug: string,
+  words: string,
+  due: string | null = null,
+): Promise<void> {
+  const data = { collection, to, due, words, pages: [slug], findings: null };
+  expect((await page.request.post('/api/docket/hand-out', { data })).ok()).toBe(true);
+}
+
 /** Brings a page in by pasting its markup and waits for its Desk. */
 export async function bringIn(page: Page, html: string, title: string, collection?: string): Promise<void> {
   await page.goto(`/collections/${collection ?? (await ownCollection())}/bring-in`);

@@ -10,7 +10,7 @@ function hub(): Promise<Set<Listener>> {
   return once('live', () => {
     const listeners = new Set<Listener>();
     const tell = (told: Told | 'gap') => listeners.forEach((listener) => listener(told));
-    listenTo(process.env.DATABASE_URL!, tell, () => tell('gap'));
+    listenTo(process.env.DATABASE_URL!, tell, (again) => again && tell('gap'));
     return Promise.resolve(listeners);
   });
 }
@@ -19,8 +19,11 @@ function hub(): Promise<Set<Listener>> {
 const ALIVE_MS = 20_000;
 const LASTS_MS = 5 * 60_000;
 
-/** What somebody may know of as it happens, as server-sent events (HTML Living Standard, 9.2). */
-export async function liveStream(actor: Actor, signal: AbortSignal): Promise<ReadableStream<Uint8Array>> {
+/**
+ * What somebody may know of as it happens, as server-sent events (HTML Living Standard, 9.2), until `isStill` says that they are signed in
+ * no more.
+ */
+export async function liveStream(actor: Actor, isStill: () => Promise<boolean>, signal: AbortSignal): Promise<ReadableStream<Uint8Array>> {
   const listeners = await hub();
   const seen = visibleTo(actor);
   const encoder = new TextEncoder();
@@ -33,7 +36,12 @@ export async function liveStream(actor: Actor, signal: AbortSignal): Promise<Rea
         if (told.what === 'message') return void (told.person === actor.id && write(`data: {"what":"message"}\n\n`));
         if (seen === null || seen.includes(told.collection)) write(`data: ${JSON.stringify(told)}\n\n`);
       };
-      const alive = setInterval(() => write(': here\n\n'), ALIVE_MS);
+      const alive = setInterval(() => void stay(), ALIVE_MS);
+      const stay = async () => {
+        if (await isStill().catch(() => true)) {
+          if (listeners.has(listener)) write(': here\n\n');
+        } else end();
+      };
       const over = setTimeout(() => end(), LASTS_MS);
       end = () => {
         listeners.delete(listener);

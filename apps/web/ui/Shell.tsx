@@ -3,8 +3,9 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { NoticesLink } from './live/NoticesLink';
 import { Drop } from './Drop';
+import { listenAsSomebodyElse } from './live/live';
+import { NoticesLink } from './live/NoticesLink';
 
 const Bar = styled.header`
   display: flex;
@@ -127,6 +128,7 @@ export function Shell({ crumbs, people, actor, children }: ShellProps) {
   const router = useRouter();
   const choose = async (person: string) => {
     await fetch('/api/person', { method: 'POST', body: JSON.stringify({ person }) });
+    listenAsSomebodyElse();
     router.refresh();
   };
   return (

@@ -2,7 +2,6 @@ import { isCertain, REMEDIES, ruleOf, sentenceOf, type Neighbours, type Verdict 
 import {
   exceptionsOn,
   handedOn,
-  remarksOf,
   isOpenOn,
   lastSignOff,
   pageForEngine,
@@ -10,6 +9,7 @@ import {
   questionsOn,
   lookedAtOn,
   revisionLines,
+  remarksOf,
   rulingsOn,
   snapshot,
   type Answer,

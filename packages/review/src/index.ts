@@ -170,7 +170,7 @@ export {
 export { turnKindOff } from './questions/turnOff.ts';
 export { describeAsked, type DescribeAsked } from './questions/describe.ts';
 export { readStandard, showHouse, standardFile, trySelection, type HouseShown, type StandardVersion } from './house.ts';
-export { amHere, notices, unread, type NoticeView } from './live.ts';
+export { amHere, notices, readUpTo, unread, type NoticeView } from './live.ts';
 export { learning, noteFor, type BackUnder, type Learning, type NoteFor, type OwnSlipView } from './learning.ts';
 export { calendarAt, endCalendar, hasCalendar, newCalendar } from './docket/calendar.ts';
 export { remark, remarks, type RemarkView } from './docket/remarks.ts';

@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import { listenTo, type Told } from '@inkwell/store';
-import { amHere, handOut, notices, rule, saveSource, unread, type Actor } from './index.ts';
+import { amHere, handOut, notices, readUpTo, rule, saveSource, unread, type Actor } from './index.ts';
 import { bench, INES, personAs, RUTH } from './testing/bench.ts';
 
 const { services, db, look, SLUG, page, collection } = bench();
@@ -13,7 +13,11 @@ beforeAll(async () => {
   await sql`insert into people (id, name, email) values (${ADA.id}, ${ADA.name}, ${`${ADA.id}@larkmoor.example`})`.execute(db());
   await sql`insert into memberships (person_id, role) values (${ADA.id}, 'author')`.execute(db());
   await new Promise<void>((ready) => {
-    live = listenTo(process.env.DATABASE_URL!, (told) => heard.push(told), ready);
+    live = listenTo(
+      process.env.DATABASE_URL!,
+      (told) => heard.push(told),
+      () => ready(),
+    );
   });
 });
 afterAll(async () => {
@@ -83,6 +87,9 @@ test('whoever is sent something is told at once, and reads it once as new', asyn
     ok: true,
     value: { notices: [{ isNew: true, subject: expect.stringContaining('to see to') as string }], next: null },
   });
+  // To be told is not to have read: another one who fetches the list changes nothing.
+  expect(await unread(services, ADA)).toEqual({ ok: true, value: { many: 1 } });
+  await readUpTo(services, ADA, { notice: shown.ok ? shown.value.notices[0]!.id : 0 });
   expect(await unread(services, ADA)).toEqual({ ok: true, value: { many: 0 } });
   expect(await notices(services, ADA, { before: null })).toMatchObject({ value: { notices: [{ isNew: false }] } });
   // Nobody reads another’s.

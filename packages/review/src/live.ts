@@ -33,7 +33,7 @@ export interface NoticeView {
 /** Notices told at once. */
 const AT_ONCE = 50;
 
-/** One's own messages, the newest first; those told are read from then on. */
+/** One's own messages, the newest first. */
 export async function notices(
   { db }: Services,
   actor: Actor,
@@ -41,11 +41,16 @@ export async function notices(
 ): Promise<Result<{ notices: NoticeView[]; next: number | null }>> {
   const lines = await snapshot(db, (at) => noticesFor(at, actor.id, wish.before, AT_ONCE + 1));
   const told = lines.slice(0, AT_ONCE);
-  if (told[0]?.isNew || told.some(({ isNew }) => isNew)) await readNotices(db, actor.id, told[0]!.id);
   return done({
     notices: told.map(({ at, ...notice }) => ({ ...notice, at: at.toISOString() })),
     next: lines.length > AT_ONCE ? told.at(-1)!.id : null,
   });
+}
+
+/** Notes that one has read one's messages up to one. */
+export async function readUpTo({ db }: Services, actor: Actor, wish: { notice: number }): Promise<Result<null>> {
+  await readNotices(db, actor.id, wish.notice);
+  return done(null);
 }
 
 /** How many of one's own messages were not read. */

@@ -220,10 +220,8 @@ async function recordAudit(
 
 /** What was answered wherever the same is asked holds for what this audit brought, or sees as that question from now on. */
 async function answersHold(trx: Write, { asksAnew, changed }: Tracked, fresh: readonly number[]): Promise<void> {
-  if (asksAnew.length > 0) {
-    const ids = asksAnew.map(({ id }) => id);
-    await writeRulings(trx, ids, null, SYSTEM, null);
-  }
+  const anew = asksAnew.map(({ id }) => id);
+  if (anew.length > 0) await writeRulings(trx, anew, null, SYSTEM, null);
   const ids = [...fresh, ...changed.filter(({ same }) => same !== null).map(({ id }) => id)];
   if (ids.length > 0) await applyAnswers(trx, ids);
 }

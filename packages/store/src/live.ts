@@ -10,12 +10,13 @@ export type Told =
 const AGAIN_MS = 2_000;
 
 /**
- * Listens to what this database tells, on a connection of its own, until it is stopped. A connection that is lost is made again; `onGap` is
- * told, for meanwhile anything may have happened.
+ * Listens to what this database tells, on a connection of its own, until it is stopped. A connection that is lost is made again;
+ * `onListening` says so: meanwhile anything may have happened.
  */
-export function listenTo(url: string, onTold: (told: Told) => void, onGap: () => void): { stop(): Promise<void> } {
+export function listenTo(url: string, onTold: (told: Told) => void, onListening: (again: boolean) => void): { stop(): Promise<void> } {
   let client: pg.Client | null = null;
   let stopped = false;
+  let listened = false;
   const connect = async (): Promise<void> => {
     const own = new pg.Client({ connectionString: url, application_name: 'inkwell live' });
     client = own;
@@ -32,7 +33,8 @@ export function listenTo(url: string, onTold: (told: Told) => void, onGap: () =>
     try {
       await own.connect();
       await own.query('listen inkwell');
-      onGap();
+      onListening(listened);
+      listened = true;
     } catch {
       again();
     }

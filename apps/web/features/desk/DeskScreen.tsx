@@ -167,7 +167,7 @@ export function DeskScreen({ initial, can, person }: { initial: Desk; can: Permi
             <Button $look="quiet" onPress={() => setSheetOpen(true)}>
               Keys
             </Button>
-            <OnThisPage page={state.desk.pageId} version={state.desk.version} onShow={() => void actions.lookAgain()} />
+            <OnThisPage page={state.desk.pageId} version={state.desk.version} busy={state.busy} onShow={() => void actions.lookAgain()} />
           </Foot>
         </Right>
         <p role="status" className="aside-from-view">

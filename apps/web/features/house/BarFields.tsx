@@ -13,7 +13,7 @@ const Fields = styled.fieldset`
   padding: 0;
   margin: 0;
 `;
-const Number = styled.label`
+const Limit = styled.label`
   display: inline-flex;
   gap: 0.4rem;
   align-items: center;
@@ -90,7 +90,7 @@ export function BarFields({ standard, type, disabled }: FieldsProps) {
         <Label>Limits</Label>
         <Row>
           {(Object.keys(USUAL_THRESHOLDS) as (keyof typeof USUAL_THRESHOLDS)[]).map((name) => (
-            <Number key={name}>
+            <Limit key={name}>
               {WORDS[name]}
               <input
                 type="number"
@@ -98,7 +98,7 @@ export function BarFields({ standard, type, disabled }: FieldsProps) {
                 value={own.thresholds?.[name] ?? selection.thresholds?.[name] ?? USUAL_THRESHOLDS[name]}
                 onChange={({ target }) => standard.set(type, { thresholds: { ...own.thresholds, [name]: target.valueAsNumber || 0 } })}
               />
-            </Number>
+            </Limit>
           ))}
         </Row>
         {type === '' && <Exceptions standard={standard} />}
@@ -131,7 +131,7 @@ function Exceptions({ standard }: { standard: StandardDraft }) {
               onChange={(who) => set(weight, { by: who === '' ? undefined : who === 'nobody' ? [] : [who] })}
               options={WHO}
             />
-            <Number>
+            <Limit>
               {`${weight}, days at most`}
               <input
                 type="number"
@@ -141,7 +141,7 @@ function Exceptions({ standard }: { standard: StandardDraft }) {
                 placeholder="731"
                 onChange={({ target }) => set(weight, { days: target.value === '' ? undefined : target.valueAsNumber })}
               />
-            </Number>
+            </Limit>
           </Row>
         );
       })}

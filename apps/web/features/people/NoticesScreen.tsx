@@ -1,10 +1,11 @@
 'use client';
 import type { NoticeView, Problem } from '@inkwell/review';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
+import { messagesRead } from '@/ui/live/live';
 import { send } from '@/ui/send';
 import { Main } from '@/ui/Shell';
 import { When } from '@/ui/When';
@@ -38,6 +39,11 @@ export function NoticesScreen({ shown }: NoticesProps) {
   const [lines, setLines] = useState(shown.notices);
   const [next, setNext] = useState(shown.next);
   const [problem, setProblem] = useState<Problem | null>(null);
+  const newest = shown.notices[0];
+  // They are read when they are seen, not when a browser fetches them ahead.
+  useEffect(() => {
+    if (newest?.isNew) void send<null>('/api/notices/read', { notice: newest.id }).then(messagesRead);
+  }, [newest]);
   const load = async () => {
     const sent = await send<NoticesProps['shown']>('/api/notices/show', { before: next });
     setProblem(sent.ok ? null : sent.problem);

@@ -1,6 +1,6 @@
 'use client';
 import type { QuestionView } from '@inkwell/review';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { elementByPath } from '../desk/proof/frame';
 import { proofAddress } from '../desk/proof/Proof';
@@ -41,43 +41,57 @@ const Window = styled.iframe`
   background: #fffefa;
   color-scheme: light;
 `;
+type Place = QuestionView['place'];
+
+/** Leads a page to the place of a question. */
+function lead(frame: HTMLIFrameElement | null, { path }: Place): void {
+  const page = frame?.contentDocument;
+  if (page) elementByPath(page, path)?.scrollIntoView({ block: 'center' });
+}
+
+/** Marks the place on its page, and leads there. Gives the address of the image that is there, where one is. */
+function mark(frame: HTMLIFrameElement, place: Place): string | null {
+  const page = frame.contentDocument;
+  const element = page && elementByPath(page, place.path);
+  if (!element) return null;
+  const through = place.through === null ? null : elementByPath(page, place.through);
+  for (const one of [element, through]) {
+    if (!one) continue;
+    const { style } = one as HTMLElement;
+    style.outline = '3px solid #22406e';
+    style.outlineOffset = '4px';
+    style.boxShadow = '0 0 0 4px #fffefa';
+  }
+  lead(frame, place);
+  const shown = (element.matches('img') ? element : element.querySelector('img')) as HTMLImageElement | null;
+  return shown && (shown.currentSrc || shown.src);
+}
+
 /** The page a question is asked on, led to its place; the image it is about large above it. `isNext`: it waits behind the one in hand. */
 export function AskedPage({ question, isNext = false }: { question: QuestionView; isNext?: boolean }) {
   const [image, setImage] = useState<string | null>(null);
   const { place, rule } = question;
   const own = useRef<HTMLIFrameElement>(null);
-  const show = ({ contentDocument: page }: HTMLIFrameElement) => {
-    const element = page && elementByPath(page, place.path);
-    if (!element) return;
-    const shown = element.matches('img') ? element : element.querySelector('img');
-    if (shown && rule.startsWith('images/')) setImage((shown as HTMLImageElement).currentSrc || (shown as HTMLImageElement).src);
-    for (const one of [element, place.through && elementByPath(page, place.through)].filter((one): one is Element => Boolean(one))) {
-      const { style } = one as HTMLElement;
-      style.outline = '3px solid #22406e';
-      style.outlineOffset = '4px';
-      style.boxShadow = '0 0 0 4px #fffefa';
-    }
-    lead();
-  };
-  const lead = () => {
-    const page = own.current?.contentDocument;
-    if (page) elementByPath(page, place.path)?.scrollIntoView({ block: 'center' });
-  };
+  const arrived = useCallback(
+    (frame: HTMLIFrameElement) => {
+      const shown = mark(frame, place);
+      if (rule.startsWith('images/')) setImage(shown);
+    },
+    [place, rule],
+  );
   // What the server sent may have been there before anybody could listen.
   useEffect(() => {
-    if (own.current?.contentDocument?.readyState === 'complete') show(own.current);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for the frame it begins with
-  }, []);
+    if (own.current?.contentDocument?.readyState === 'complete') arrived(own.current);
+  }, [arrived]);
   // The next one was laid out before it was to be seen.
   useEffect(() => {
-    if (!isNext) lead();
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- when it comes to be in hand
-  }, [isNext]);
+    if (!isNext) lead(own.current, place);
+  }, [isNext, place]);
   return (
     <Stack $behind={isNext} aria-hidden={isNext}>
       {image !== null && (
         <Large>
-          <img src={image} alt="" onLoad={lead} />
+          <img src={image} alt="" onLoad={() => lead(own.current, place)} />
         </Large>
       )}
       <Window
@@ -86,7 +100,7 @@ export function AskedPage({ question, isNext = false }: { question: QuestionView
         src={proofAddress(place.collection, place.address, place.revision)}
         sandbox="allow-same-origin"
         tabIndex={isNext ? -1 : 0}
-        onLoad={({ currentTarget }) => show(currentTarget)}
+        onLoad={({ currentTarget }) => arrived(currentTarget)}
       />
     </Stack>
   );

@@ -79,8 +79,9 @@ export function QuestionsScreen({ shown, rule, keys }: QuestionsProps) {
   const { queue, kinds, answered, problem, passedOver, give, describe, pass, takeBack, startAgain } = useQuestions(shown, rule);
   const router = useRouter();
   const [question, next] = queue;
+  const { agreed, apart } = shown.agreement;
   const all = kinds.reduce((sum, kind) => sum + kind.questions, 0);
-  const left = Math.max(0, (rule === null ? all : (kinds.find((kind) => kind.rule === rule)?.questions ?? 0)) - answered.length);
+  const asked = rule === null ? all : (kinds.find((kind) => kind.rule === rule)?.questions ?? 0);
   const addressOf = (which: string) => {
     const search = new URLSearchParams({
       ...(shown.waiting === 'specialist' ? { show: 'specialist' } : {}),
@@ -102,14 +103,13 @@ export function QuestionsScreen({ shown, rule, keys }: QuestionsProps) {
             ...kinds.map((kind) => ({ value: kind.rule, label: `${kind.title} (${kind.questions})` })),
           ]}
         />
-        <p>{answered.length > 0 ? `${answered.length} answered in this sitting` : counted(left, 'question', 'questions')}</p>
+        <p>{answered.length > 0 ? `${answered.length} answered in this sitting` : counted(asked, 'question', 'questions')}</p>
+        {agreed + apart > 0 && <p>{`Where two answered, they agreed ${agreed} of ${agreed + apart} times`}</p>}
       </Head>
       <div>
         {problem && <ProblemNotice problem={problem} />}
         <LastAnswer last={answered[0]} keys={keys} onTakeBack={() => void takeBack()} />
-        {shown.maySetStandard || kinds.some(({ mayGo }) => mayGo) ? (
-          <TurnOff kind={kinds.find(({ mayGo }) => mayGo)} maySetStandard={shown.maySetStandard} />
-        ) : null}
+        <TurnOff kind={kinds.find(({ mayGo }) => mayGo)} maySetStandard={shown.maySetStandard} />
       </div>
       {question ? (
         <Two>

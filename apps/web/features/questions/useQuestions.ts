@@ -75,7 +75,7 @@ export function useQuestions(shown: QuestionsShown, rule: string | null) {
     setProblem(sent.ok ? null : sent.problem);
     if (!sent.ok) return false;
     // It is asked until an audit has seen the new words.
-    passed.current.push(same);
+    sending.current.add(same);
     const { together, pages } = sent.value;
     setQueue((now) => now.filter((one) => one.same !== same));
     const given = { answer: 0, findings: 0, pages, more: false, outcome: 'holds' as const };

@@ -14,9 +14,7 @@ export function LiveScreen({ collection }: { collection?: number }) {
   useEffect(() => () => void (waiting.current && clearTimeout(waiting.current)), []);
   useLive((heard) => {
     const concerns = heard.what === 'pages' ? collection === undefined || heard.collection === collection : heard.what === 'gap';
-    // The first gap is the beginning of listening: the screen is of that moment.
-    if (!concerns || (heard.what === 'gap' && last.current === 0)) return void (last.current ||= 1);
-    if (waiting.current !== null) return;
+    if (!concerns || waiting.current !== null) return;
     waiting.current = setTimeout(
       () => {
         waiting.current = null;

@@ -22,8 +22,16 @@ const AGAIN_MS = 25_000;
 /** What one did oneself has come back by then. */
 const OWN_MS = 1_200;
 
+interface OnThisPageProps {
+  page: number;
+  version: number;
+  /** What one did oneself is on its way: until it is back, nothing is said of versions. */
+  busy: boolean;
+  onShow(): void;
+}
+
 /** Who else is on a page, and whether it was changed by somebody else since it was shown. */
-export function OnThisPage({ page, version, onShow }: { page: number; version: number; onShow(): void }) {
+export function OnThisPage({ page, version, busy, onShow }: OnThisPageProps) {
   const [now, setNow] = useState<{ version: number; others: readonly string[] } | null>(null);
   const say = useCallback(async () => {
     const sent = await send<{ version: number; others: string[] }>(`/api/pages/${page}/here`, { here: true });
@@ -45,7 +53,7 @@ export function OnThisPage({ page, version, onShow }: { page: number; version: n
       setTimeout(() => void say(), heard.what === 'pages' ? OWN_MS : 0);
   });
   const others = now?.others ?? [];
-  const isBehind = now !== null && now.version > version;
+  const isBehind = !busy && now !== null && now.version > version;
   return (
     <Line role="status">
       {others.length > 0 && <span>{`${names(others)} ${others.length === 1 ? 'is' : 'are'} on this page too.`}</span>}

@@ -8,7 +8,7 @@ export interface Sameness {
   key: string;
   /** The image it is about: a path in the collection, or a whole address. Whoever knows its bytes takes these in its place. */
   image: string | null;
-  /** Whether it goes by the thing alone. Else it goes by the piece around it too, which only means the same within one collection. */
+  /** Whether it means the same in any collection: what goes by the piece around it, or by a place of the collection, does not. */
   anywhere: boolean;
 }
 

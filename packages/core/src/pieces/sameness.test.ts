@@ -22,6 +22,9 @@ test('a description is one question wherever its image stands with the same word
   );
   expect(here).toEqual(there);
   expect(here).toMatchObject({ image: 'images/hive.png', anywhere: true });
+  // An image without words and without a language is still itself.
+  const [bare] = asked('<p><img src="a.jpg" alt="" width="640" height="480"></p>', 'images/decorative-doubt');
+  expect(bare).toMatchObject({ image: 'pages/a.jpg', anywhere: true });
   const others = [
     PHOTO('../images/hive.png', 'A hive in the garden'),
     `<div lang="cy">${PHOTO('../images/hive.png', 'A hive in the orchard')}</div>`,
@@ -40,6 +43,9 @@ test('a vague link is the same question with the same destination, however the p
   const [there] = asked(link('swarms.html', 'What a swarm is and how it comes to be: '), 'links/vague', 'index.html');
   expect(here).toEqual(there);
   expect(asked(link('../frames.html'), 'links/vague')[0]!.key).not.toBe(here!.key);
+  // A page of the collection is another one in another collection; an address outside is the same anywhere.
+  expect(here!.anywhere).toBe(false);
+  expect(asked(link('https://larkmoor.example/swarms'), 'links/vague')[0]!.anywhere).toBe(true);
 });
 
 test('a bold line is the same question on any page; what goes by its piece is so within one collection alone', () => {

@@ -30,16 +30,21 @@ function sameness(page: Page, address: string, finding: Finding): Sameness | nul
   const by = ruleOf(finding.rule)?.question?.same ?? ['piece'];
   const image = by.includes('image') ? imageOf(element) : null;
   const told = by.map((part) => TELL[part]({ page, address, finding, element, elements, image }));
-  const anywhere = !by.includes('piece') && told.some((one) => one !== null && one !== '');
+  // A language alone tells no thing from another.
+  const isKnown = !by.includes('piece') && (image !== null || by.some((part, i) => part !== 'language' && Boolean(told[i])));
   // What has nothing of its own is known by the piece it stands in, where that is known at all.
-  if (!anywhere && finding.slip === undefined) return null;
+  if (!isKnown && finding.slip === undefined) return null;
   const parts = by.map((part, i) => `${part}: ${told[i] ?? ''}`);
   return {
-    key: [finding.rule, finding.message, ...parts, ...(anywhere ? [] : [finding.slip!])].join('\n'),
+    key: [finding.rule, finding.message, ...parts, ...(isKnown ? [] : [finding.slip!])].join('\n'),
     image: image && whereTo(address, addressOf(image)),
-    anywhere,
+    anywhere: isKnown && by.every((part, i) => !LEADS.has(part) || !told[i] || told[i].split(' ').every(isWhole)),
   };
 }
+
+/** What says where something lies: a place of the collection is another one elsewhere. */
+const LEADS: ReadonlySet<SameBy> = new Set(['purpose', 'source']);
+const isWhole = (address: string) => /^[a-z][a-z0-9+.-]*:|^$/i.test(address);
 
 interface Asked {
   page: Page;
@@ -90,5 +95,5 @@ function sourceOf(element: ElementNode, address: string): string {
   let source = named(element);
   for (const node of descendants(element)) if (!source && node.kind === 'element') source = named(node);
   const whole = source ? whereTo(address, source) : '';
-  return whole.length > LONGEST ? hashText(whole) : whole;
+  return whole.length > LONGEST ? `sum:${hashText(whole)}` : whole;
 }

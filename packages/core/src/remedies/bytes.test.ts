@@ -167,7 +167,8 @@ const FIXES: Fix[] = [
     before: '<p><img src="honey.png" alt="Chart of honey by month"></p>\n<p id="about-honey">See above.</p>',
     enter: { text: 'Honey peaks in June at 40 kg & falls.' },
     after:
-      '<p><img aria-describedby="about-honey-2" src="honey.png" alt="Chart of honey by month"></p>\n<p id="about-honey-2">Honey peaks in June at 40 kg &amp; falls.</p>\n<p id="about-honey">See above.</p>',
+      '<p><img aria-describedby="about-honey-2" src="honey.png" alt="Chart of honey by month">' +
+      '</p>\n<p id="about-honey-2">Honey peaks in June at 40 kg &amp; falls.</p>\n<p id="about-honey">See above.</p>',
   },
   {
     rule: 'images/file-name',
@@ -180,7 +181,8 @@ const FIXES: Fix[] = [
     rule: 'images/long-alt',
     remedy: 'shorten',
     before:
-      '<p><img src="a.png" alt="A keeper in a white suit lifts the third frame of the upper box out of the hive, with the smoker standing on the roof beside her and two other students looking on"> Week one.</p>',
+      '<p><img src="a.png" alt="A keeper in a white suit lifts the third frame of the upper box out of the hive, ' +
+      'with the smoker standing on the roof beside her and two other students looking on"> Week one.</p>',
     enter: { alt: 'A keeper lifts a frame out of the hive' },
     after: '<p><img src="a.png" alt="A keeper lifts a frame out of the hive"> Week one.</p>',
   },
@@ -188,7 +190,8 @@ const FIXES: Fix[] = [
     rule: 'images/long-alt',
     remedy: 'move-to-text',
     before:
-      '<p><img src="a.png" alt="A keeper in a white suit lifts the third frame of the upper box out of the hive, with the smoker standing on the roof beside her and two other students looking on"> Week one.</p>',
+      '<p><img src="a.png" alt="A keeper in a white suit lifts the third frame of the upper box out of the hive, ' +
+      'with the smoker standing on the roof beside her and two other students looking on"> Week one.</p>',
     enter: { alt: 'A keeper lifts a frame', text: 'She wears a white suit.' },
     after: '<p><img src="a.png" alt="A keeper lifts a frame"> Week one.</p>\n<p>She wears a white suit.</p>',
   },
@@ -263,17 +266,21 @@ const FIXES: Fix[] = [
     rule: 'links/colour-alone',
     remedy: 'underline',
     before:
-      '<style>a{text-decoration:none;color:#003}</style><p>The lock keeper has a <a href="x" style="color:#003">list of moorings</a> at the hut.</p>',
+      '<style>a{text-decoration:none;color:#003}</style><p>The lock keeper has a <a href="x" style="color:#003">' +
+      'list of moorings</a> at the hut.</p>',
     after:
-      '<style>a{text-decoration:underline;color:#003}</style><p>The lock keeper has a <a href="x" style="color:#003">list of moorings</a> at the hut.</p>',
+      '<style>a{text-decoration:underline;color:#003}</style><p>' +
+      'The lock keeper has a <a href="x" style="color:#003">list of moorings</a> at the hut.</p>',
   },
   {
     rule: 'links/colour-alone',
     remedy: 'underline',
     before:
-      '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav><p>The lock keeper has a <a href="x">list of moorings</a> at the hut.</p>',
+      '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav>' +
+      '<p>The lock keeper has a <a href="x">list of moorings</a> at the hut.</p>',
     after:
-      '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav><p>The lock keeper has a <a style="text-decoration: underline" href="x">list of moorings</a> at the hut.</p>',
+      '<style>a{text-decoration:none;color:#003}</style><nav><a href="y">Locks</a></nav>' +
+      '<p>The lock keeper has a <a style="text-decoration: underline" href="x">list of moorings</a> at the hut.</p>',
   },
   {
     rule: 'text/spacer-blocks',
@@ -343,7 +350,9 @@ const FIXES: Fix[] = [
     remedy: 'describe-in-text',
     before: `<table><caption>Depths</caption><tr><th>Lock</th><th>Depth</th></tr>${'<tr><td>1</td><td>2 m</td></tr>'.repeat(50)}</table>`,
     enter: { text: 'Each row is a lock.' },
-    after: `<p id="about-each-row-is-a">Each row is a lock.</p>\n<table aria-describedby="about-each-row-is-a"><caption>Depths</caption><tr><th>Lock</th><th>Depth</th></tr>${'<tr><td>1</td><td>2 m</td></tr>'.repeat(50)}</table>`,
+    after:
+      '<p id="about-each-row-is-a">Each row is a lock.</p>\n<table aria-describedby="about-each-row-is-a">' +
+      `<caption>Depths</caption><tr><th>Lock</th><th>Depth</th></tr>${'<tr><td>1</td><td>2 m</td></tr>'.repeat(50)}</table>`,
   },
   {
     rule: 'links/doubled',
@@ -367,7 +376,8 @@ const FIXES: Fix[] = [
     rule: 'links/long',
     remedy: 'reword',
     before:
-      '<p><a href="x">The keeper of the top lock writes a list of all the boats that passed on each day of the summer and hangs it up at the hut</a></p>',
+      '<p><a href="x">The keeper of the top lock writes a list of all the boats that passed on each day of the ' +
+      'summer and hangs it up at the hut</a></p>',
     enter: { text: 'List of boats' },
     after: '<p><a href="x">List of boats</a></p>',
   },
@@ -455,22 +465,27 @@ const FIXES: Fix[] = [
     rule: 'tables/ambiguous',
     remedy: 'associate',
     before:
-      '<table><caption>Locks</caption><tr><td>2 m</td><td>5 m</td><th>North</th></tr><tr><td colspan="2">closed</td><th id="s">South</th></tr></table>',
+      '<table><caption>Locks</caption><tr><td>2 m</td><td>5 m</td><th>North</th></tr><tr>' +
+      '<td colspan="2">closed</td><th id="s">South</th></tr></table>',
     after:
-      '<table><caption>Locks</caption><tr><td headers="head-north">2 m</td><td headers="head-north">5 m</td><th id="head-north">North</th></tr><tr><td headers="s" colspan="2">closed</td><th id="s">South</th></tr></table>',
+      '<table><caption>Locks</caption><tr><td headers="head-north">2 m</td><td headers="head-north">5 m</td>' +
+      '<th id="head-north">North</th></tr><tr><td headers="s" colspan="2">closed</td><th id="s">South</th></tr>' +
+      '</table>',
   },
   {
     rule: 'tables/blank-rows',
     remedy: 'remove',
     before:
-      '<table><caption>Locks</caption>\n<tr><th>Lock</th><th>Depth</th></tr>\n<tr><td>&nbsp;</td><td></td></tr>\n<tr><td>2</td><td>3 m</td></tr></table>',
+      '<table><caption>Locks</caption>\n<tr><th>Lock</th><th>Depth</th></tr>\n<tr><td>&nbsp;</td><td></td>' +
+      '</tr>\n<tr><td>2</td><td>3 m</td></tr></table>',
     after: '<table><caption>Locks</caption>\n<tr><th>Lock</th><th>Depth</th></tr>\n<tr><td>2</td><td>3 m</td></tr></table>',
   },
   {
     rule: 'tables/caption-inside',
     remedy: 'caption-from-row',
     before:
-      '<table><tr><td colspan="2"><b>Depths</b> of the locks</td></tr><tr><th>Lock</th><th>Depth</th></tr><tr><td>1</td><td>2 m</td></tr></table>',
+      '<table><tr><td colspan="2"><b>Depths</b> of the locks</td></tr><tr><th>Lock</th><th>Depth</th></tr><tr>' +
+      '<td>1</td><td>2 m</td></tr></table>',
     after:
       '<table><caption><b>Depths</b> of the locks</caption><tr><th>Lock</th><th>Depth</th></tr><tr><td>1</td><td>2 m</td></tr></table>',
   },
@@ -478,17 +493,21 @@ const FIXES: Fix[] = [
     rule: 'tables/headers-broken',
     remedy: 'remove',
     before:
-      '<table><caption>Locks</caption><tr><th id="l">Lock</th><th id="d">Depth</th></tr><tr><td headers="l">1</td><td headers="depth">2 m</td></tr></table>',
+      '<table><caption>Locks</caption><tr><th id="l">Lock</th><th id="d">Depth</th></tr><tr><td headers="l">1</td>' +
+      '<td headers="depth">2 m</td></tr></table>',
     after:
-      '<table><caption>Locks</caption><tr><th id="l">Lock</th><th id="d">Depth</th></tr><tr><td headers="l">1</td><td>2 m</td></tr></table>',
+      '<table><caption>Locks</caption><tr><th id="l">Lock</th><th id="d">Depth</th></tr><tr><td headers="l">1</td>' +
+      '<td>2 m</td></tr></table>',
   },
   {
     rule: 'tables/imitated-headers',
     remedy: 'set-headers',
     before:
-      '<table border="1"><caption>Locks</caption><tr><td><b>Lock</b><td><b>Depth</b></tr><tr><td>1<td>2 m</tr><tr><td>2<td>3 m</tr></table>',
+      '<table border="1"><caption>Locks</caption><tr><td><b>Lock</b><td><b>Depth</b></tr><tr><td>1<td>2 m</tr><tr>' +
+      '<td>2<td>3 m</tr></table>',
     after:
-      '<table border="1"><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>1<td>2 m</tr><tr><td>2<td>3 m</tr></table>',
+      '<table border="1"><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr>' +
+      '<td>1<td>2 m</tr><tr><td>2<td>3 m</tr></table>',
   },
   {
     rule: 'tables/layout',
@@ -503,7 +522,8 @@ const FIXES: Fix[] = [
     before:
       '<table><tr><td><img src="a.png" alt="A lock gate"></td><td><p>The gate was built of oak.</p><p>It lasts.</p></td></tr></table>',
     after:
-      '<table role="presentation"><tr><td><img src="a.png" alt="A lock gate"></td><td><p>The gate was built of oak.</p><p>It lasts.</p></td></tr></table>',
+      '<table role="presentation"><tr><td><img src="a.png" alt="A lock gate"></td><td>' +
+      '<p>The gate was built of oak.</p><p>It lasts.</p></td></tr></table>',
   },
   {
     rule: 'tables/layout-marked',
@@ -515,7 +535,8 @@ const FIXES: Fix[] = [
     rule: 'tables/scope-wrong',
     remedy: 'set-scope',
     before:
-      '<table><caption>Locks</caption><tr><th scope="column">Lock</th><th scope="col">Depth</th></tr><tr><td>1</td><td>2 m</td></tr></table>',
+      '<table><caption>Locks</caption><tr><th scope="column">Lock</th><th scope="col">Depth</th></tr><tr>' +
+      '<td>1</td><td>2 m</td></tr></table>',
     after:
       '<table><caption>Locks</caption><tr><th scope="col">Lock</th><th scope="col">Depth</th></tr><tr><td>1</td><td>2 m</td></tr></table>',
   },
@@ -525,7 +546,9 @@ const FIXES: Fix[] = [
     before: '<pre>Lock      Depth     Width\nOne       2 m       5 m\nTwo       3 m       5 m</pre>',
     enter: { headers: 'both', caption: 'Sizes of the locks' },
     after:
-      '<table>\n<caption>Sizes of the locks</caption>\n<tr><th scope="col">Lock</th><th scope="col">Depth</th><th scope="col">Width</th></tr>\n<tr><th scope="row">One</th><td>2 m</td><td>5 m</td></tr>\n<tr><th scope="row">Two</th><td>3 m</td><td>5 m</td></tr>\n</table>',
+      '<table>\n<caption>Sizes of the locks</caption>\n<tr><th scope="col">Lock</th><th scope="col">Depth</th>' +
+      '<th scope="col">Width</th></tr>\n<tr><th scope="row">One</th><td>2 m</td><td>5 m</td></tr>\n<tr>' +
+      '<th scope="row">Two</th><td>3 m</td><td>5 m</td></tr>\n</table>',
   },
 
   // Colour
@@ -598,9 +621,11 @@ const FIXES: Fix[] = [
     rule: 'text/justified',
     remedy: 'clear-align',
     before:
-      '<p align=justify>The keeper of the top lock writes a list of all the boats that passed on each day of the summer and hangs it up at the hut, where everybody who comes by may read it and ask about it.</p>',
+      '<p align=justify>The keeper of the top lock writes a list of all the boats that passed on each day of the ' +
+      'summer and hangs it up at the hut, where everybody who comes by may read it and ask about it.</p>',
     after:
-      '<p>The keeper of the top lock writes a list of all the boats that passed on each day of the summer and hangs it up at the hut, where everybody who comes by may read it and ask about it.</p>',
+      '<p>The keeper of the top lock writes a list of all the boats that passed on each day of the summer and ' +
+      'hangs it up at the hut, where everybody who comes by may read it and ask about it.</p>',
   },
   {
     rule: 'text/looks-not-meaning',
@@ -679,7 +704,8 @@ const FIXES: Fix[] = [
     before: '<form><p><label><input type="radio" name="d"> North</label> <label><input type="radio" name="d"> South</label></p></form>',
     enter: { text: 'Which way?' },
     after:
-      '<form><fieldset><legend>Which way?</legend><p><label><input type="radio" name="d"> North</label> <label><input type="radio" name="d"> South</label></p></fieldset></form>',
+      '<form><fieldset><legend>Which way?</legend><p><label><input type="radio" name="d"> North</label> <label>' +
+      '<input type="radio" name="d"> South</label></p></fieldset></form>',
   },
   {
     rule: 'forms/unlabelled',
@@ -725,7 +751,8 @@ const FIXES: Fix[] = [
     rule: 'document/refresh',
     remedy: 'remove',
     before:
-      '<html lang="en"><head><title>Locks</title>\n<meta http-equiv="refresh" content="60">\n</head><body><main><h1>Locks</h1></main></body></html>',
+      '<html lang="en"><head><title>Locks</title>\n<meta http-equiv="refresh" content="60">\n</head><body><main>' +
+      '<h1>Locks</h1></main></body></html>',
     after: '<html lang="en"><head><title>Locks</title>\n</head><body><main><h1>Locks</h1></main></body></html>',
   },
   {
@@ -738,9 +765,11 @@ const FIXES: Fix[] = [
     rule: 'document/zoom-blocked',
     remedy: 'allow-zoom',
     before:
-      '<html lang="en"><head><title>Locks</title><meta name="viewport" content="width=device-width, maximum-scale=1.0, user-scalable=no"></head><body><main><h1>Locks</h1></main></body></html>',
+      '<html lang="en"><head><title>Locks</title><meta name="viewport" content="width=device-width, ' +
+      'maximum-scale=1.0, user-scalable=no"></head><body><main><h1>Locks</h1></main></body></html>',
     after:
-      '<html lang="en"><head><title>Locks</title><meta name="viewport" content="width=device-width"></head><body><main><h1>Locks</h1></main></body></html>',
+      '<html lang="en"><head><title>Locks</title><meta name="viewport" content="width=device-width"></head><body>' +
+      '<main><h1>Locks</h1></main></body></html>',
   },
 ];
 

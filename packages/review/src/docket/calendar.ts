@@ -1,18 +1,16 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { calendarFile } from '@inkwell/formats';
 import { calendarOf, calendarSince, dueFor, personById, setCalendar } from '@inkwell/store';
 import { visibleTo, type Actor } from '../actor.ts';
+import { newSecret, sumOf } from '../people/secrets.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
-
-const sumOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 
 /** Days told at most. */
 const MOST = 1_000;
 
 /** Makes a secret address at which other programs ask what is due to somebody; the one before is good no more. Gives it. */
 export async function newCalendar({ db }: Services, actor: Actor, wish: { site: string }): Promise<Result<{ address: string }>> {
-  const secret = randomBytes(32).toString('base64url');
+  const secret = newSecret();
   await setCalendar(db, actor.id, sumOf(secret));
   return done({ address: `${wish.site}/calendar/${secret}.ics` });
 }

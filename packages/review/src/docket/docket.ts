@@ -184,9 +184,8 @@ async function pagesOf(at: Write, services: Services, work: DocketWish, after: D
   };
 }
 
-/** Pages, and things of each, in a table of somebody's docket at most. */
-const SHEET_PAGES = 2_000;
-const SHEET_THINGS = 500;
+/** Things in a table of somebody's docket at most: a table that was cut off would be taken for the whole. */
+const SHEET_THINGS = 20_000;
 const SHEET = ['collection', 'page', 'what', 'standing', 'due', 'handed by', 'with the words', 'address'] as const;
 
 /** Somebody's docket as a table in CSV. */
@@ -199,7 +198,16 @@ export function docketSheet(
     const isOwn = wish.person === undefined || wish.person === actor.id;
     if (!isOwn && !may(actor, 'hand out', 'house')) return notFound('This docket');
     const work: DocketWish = { person: isOwn ? actor.id : wish.person!, collections: visibleTo(actor), state: wish.state };
-    const pages = new Map((await docketPages(at, work, null, SHEET_PAGES)).map((page) => [page.page, page]));
+    const { [wish.state]: many } = await docketSums(at, work, dayIn((await house(at)).timeZone, services.now()));
+    if (many > SHEET_THINGS)
+      return refused({
+        code: 'too-large',
+        what: 'There is more on this docket than one table holds',
+        why: `It has ${many} things, and a table at most ${SHEET_THINGS}.`,
+        kept: 'Nothing was written, so that no table is taken for the whole.',
+        next: 'Take the findings of a collection from its ledger.',
+      });
+    const pages = new Map((await docketPages(at, work, null, SHEET_THINGS)).map((page) => [page.page, page]));
     const items = await docketItems(at, work, [...pages.keys()], SHEET_THINGS);
     const rows = items.map((item) => {
       const { title, slug, collection, collectionTitle } = pages.get(item.page)!;

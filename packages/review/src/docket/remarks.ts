@@ -10,6 +10,7 @@ import {
   writing,
   type Person,
   type PlacedPage,
+  type Remark,
 } from '@inkwell/store';
 import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
@@ -33,8 +34,10 @@ export async function remarks({ db }: Services, actor: Actor, wish: { pageId: nu
   const barred = unlessAllowed(actor, 'see', { collection: page.collection_id });
   if (barred) return barred;
   if (!(await findingById(db, page.id, wish.findingId, ''))) return notFound('This finding');
-  return done((await remarksOn(db, wish.findingId, MOST)).map(({ id, words, by, at }) => ({ id, words, by, at: at.toISOString() })));
+  return done(viewsOf(await remarksOn(db, wish.findingId, MOST)));
 }
+
+const viewsOf = (said: readonly Remark[]): RemarkView[] => said.map(({ id, words, by, at }) => ({ id, words, by, at: at.toISOString() }));
 
 /** Says something about a finding. Whoever is named with an @, has it in hand or spoke before is told, once. */
 export function remark(
@@ -67,9 +70,7 @@ export function remark(
       trx,
       told.map(({ id, email }) => ({ person: id, address: email!, subject: `${actor.name} says something about ${page.title}`, body })),
     );
-    return done(
-      (await remarksOn(trx, finding.id, MOST)).map(({ id, words: said, by, at }) => ({ id, words: said, by, at: at.toISOString() })),
-    );
+    return done(viewsOf(await remarksOn(trx, finding.id, MOST)));
   });
 }
 

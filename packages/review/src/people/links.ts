@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import {
   addLink,
   addMessages,
@@ -17,6 +17,7 @@ import {
 } from '@inkwell/store';
 import { done, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
+import { newSecret, sumOf } from './secrets.ts';
 import { forgetTries } from './signIn.ts';
 import { addressFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
 
@@ -27,8 +28,6 @@ const GOOD_WORDS: Record<SentLink['purpose'], string> = { invitation: 'a week', 
 /** Shortest and longest password, in characters (NIST SP 800-63B, 3.1.1.2). */
 export const SHORTEST_PASSWORD = 12;
 const LONGEST_PASSWORD = 200;
-
-const sumOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 
 export interface LinkTo {
   person: string;
@@ -42,7 +41,7 @@ export async function sendLink(
   { now }: Services,
   { to, purpose, by, site, text }: { to: LinkTo; purpose: SentLink['purpose']; by: string; site: string; text: string },
 ): Promise<string> {
-  const secret = randomBytes(32).toString('base64url');
+  const secret = newSecret();
   const until = new Date(now().getTime() + GOOD_FOR[purpose]);
   await addLink(trx, { sum: sumOf(secret), person_id: to.person, purpose, made_by: by, until });
   const link = `${site}/link/${secret}`;

@@ -22,6 +22,7 @@ import {
   unapplyAnswer,
   writing,
   type Answer,
+  type Membership,
   type PlacedPage,
   type StoredAnswer,
   type StoredFinding,
@@ -33,6 +34,7 @@ import { titleOf } from '../fix.ts';
 import { SETTLE_ANSWER } from '../jobs.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
+import { mayReachAnywhere } from './sameness.ts';
 
 /** How far an answer reaches: this page, its collection, or wherever the question is asked. */
 export type AnswerReach = 'page' | 'collection' | 'everywhere';
@@ -119,7 +121,7 @@ async function overtaken(trx: Write, { made_by: by, answer }: StoredAnswer): Pro
 
 const reachOf = ({ reach, same }: GiveAnswer, page: PlacedPage) => ({
   // What goes by the piece around it, or is known to be asked here alone, is asked in one collection.
-  collection_id: reach === 'everywhere' && !/^[co]/.test(same) ? null : page.collection_id,
+  collection_id: reach === 'everywhere' && mayReachAnywhere(same) ? null : page.collection_id,
   page_id: reach === 'page' ? page.id : null,
 });
 
@@ -156,7 +158,7 @@ async function hold(
     covered.map((one) => one.id),
     { state: 'gave way', by: actor.id, inFavourOf: id },
   );
-  if (answer === 'not sure') await askSpecialists(trx, actor, rule, wish);
+  if (answer === 'not sure') await askSpecialists(trx, actor, page, rule, reason);
   const first = await applySome(trx, services, id, actor.id);
   const more = first.pages === AT_ONCE;
   if (more) await settleLater(trx, actor, id);
@@ -166,10 +168,11 @@ async function hold(
 const settleLater = (trx: Write, actor: Actor, answer: number) =>
   enqueue(trx, actor.id, [{ kind: SETTLE_ANSWER, payload: { answer }, name: `${SETTLE_ANSWER} ${answer}` }]);
 
-/** Whoever is asked to know is told, once for each question. */
-async function askSpecialists(trx: Write, actor: Actor, rule: string, { reason }: GiveAnswer): Promise<void> {
+/** Whoever is asked to know in this collection is told, once for each question. */
+async function askSpecialists(trx: Write, actor: Actor, page: PlacedPage, rule: string, reason: string): Promise<void> {
+  const isAsked = ({ collection, role }: Membership) => role === 'specialist' && (collection === null || collection === page.collection_id);
   const specialists = (await people(trx)).filter(
-    ({ id, email, memberships }) => id !== actor.id && email !== null && memberships.some(({ role }) => role === 'specialist'),
+    ({ id, email, disabled, memberships }) => id !== actor.id && email !== null && !disabled && memberships.some(isAsked),
   );
   const body = [`${actor.name} is not sure about a question: ${titleOf(rule)}.`, reason.trim(), 'It waits for you under Questions.'];
   await addMessages(
@@ -225,29 +228,40 @@ async function answerWithTwo(
   return done({ ...given, outcome: 'two answers apart' });
 }
 
-async function applySome(trx: Write, services: Services, answer: number, by: string): Promise<{ findings: number; pages: number }> {
-  const pages = await lockPagesReached(trx, answer, AT_ONCE);
+interface Settled {
+  findings: number;
+  pages: number;
+}
+
+/** Decides on locked pages: their versions, sign-offs and status follow. Gives how much was decided. */
+async function onPages(
+  trx: Write,
+  services: Services,
+  pages: readonly number[],
+  by: string,
+  make: () => Promise<readonly number[]>,
+): Promise<Settled> {
   if (pages.length === 0) return { findings: 0, pages: 0 };
   await decidedOn(trx, pages, by);
-  const findings = await applyAnswers(trx, { answer, pages });
+  const findings = await make();
   await refreshStatus(trx, pages, dayIn((await house(trx)).timeZone, services.now()));
   return { findings: findings.length, pages: pages.length };
 }
 
-async function unapplySome(trx: Write, services: Services, answer: number, by: string): Promise<{ findings: number; pages: number }> {
+async function applySome(trx: Write, services: Services, answer: number, by: string): Promise<Settled> {
+  const pages = await lockPagesReached(trx, answer, AT_ONCE);
+  return onPages(trx, services, pages, by, () => applyAnswers(trx, { answer, pages }));
+}
+
+async function unapplySome(trx: Write, services: Services, answer: number, by: string): Promise<Settled> {
   const pages = await lockPagesRuled(trx, answer, AT_ONCE);
-  if (pages.length === 0) return { findings: 0, pages: 0 };
-  await decidedOn(trx, pages, by);
-  const findings = await unapplyAnswer(trx, answer, pages, by);
-  await refreshStatus(trx, pages, dayIn((await house(trx)).timeZone, services.now()));
-  return { findings: findings.length, pages: pages.length };
+  return onPages(trx, services, pages, by, () => unapplyAnswer(trx, answer, pages, by));
 }
 
 /** Takes an answer back: everything it reached is asked again, or stands as it was answered before. */
 export function takeAnswerBack(services: Services, actor: Actor, wish: { answer: number }): Promise<Result<AnswerGiven>> {
   return writing(services.db, async (trx) => {
     const found = await answerById(trx, wish.answer);
-    const finding = found?.finding_id ?? null;
     if (!found) return notFound('This answer');
     const on = found.collection_id === null ? ('house' as const) : { collection: found.collection_id };
     const barred = unlessAllowed(actor, 'rule', on, 'This answer');
@@ -265,7 +279,7 @@ export function takeAnswerBack(services: Services, actor: Actor, wish: { answer:
     await bringBackBefore(trx, answer.id);
     const first = await unapplySome(trx, services, answer.id, actor.id);
     const more = first.pages === AT_ONCE;
-    if (more || finding === null) await settleLater(trx, actor, answer.id);
+    if (more) await settleLater(trx, actor, answer.id);
     else await holdAgain(trx, services, found.same, actor.id);
     return done({ answer: answer.id, ...first, more, outcome: 'holds' });
   });

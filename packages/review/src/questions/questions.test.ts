@@ -180,6 +180,40 @@ test('where the house asks for two, the second answer settles it, or both go to 
   await nameProfile(services, SAM, { profile: null, collection: SLUG });
 });
 
+test('a kind that was answered “no problem” thirty times running is offered to be turned off; one “yes” ends that', async () => {
+  const RULE = 'text/struck';
+  const { slug } = await page('<p>The boat leaves at <s>ten</s> eleven on Sundays in the summer months.</p>');
+  const [question] = await asked(RULE);
+  expect(question!.place.slug).toBe(slug);
+  const kind = async () => {
+    const shown = await questions(services, here(SAM), { waiting: 'anybody', rule: RULE, skip: [] });
+    return shown.ok ? shown.value.kinds.find(({ rule }) => rule === RULE)! : undefined;
+  };
+  const said = (many: number, given: 'stands' | 'no problem') =>
+    db()
+      .insertInto('answers')
+      .values(
+        Array.from({ length: many }, (_, nth) => ({
+          same: `o-test ${nth}`,
+          rule: RULE,
+          answer: given,
+          reason: '',
+          collection_id: collection(),
+          page_id: null,
+          state: 'in force' as const,
+          finding_id: null,
+          made_by: INES.id,
+        })),
+      )
+      .execute();
+  await said(29, 'no problem');
+  expect(await kind()).toMatchObject({ running: 29, mayGo: false });
+  await said(1, 'no problem');
+  expect(await kind()).toMatchObject({ running: 30, answered: 30, stands: 0, mayGo: true });
+  await said(1, 'stands');
+  expect(await kind()).toMatchObject({ running: 0, stands: 1, mayGo: false });
+});
+
 test('nobody answers who may not, nor beyond the collections they work in', async () => {
   const { slug } = await page(photo('A queen among her workers'));
   const question = (await asked(IMAGE)).find(({ sentence }) => sentence.includes('queen'))!;

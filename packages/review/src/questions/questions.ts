@@ -16,6 +16,7 @@ import {
 import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { titleOf } from '../fix.ts';
 import { done, type Result } from '../problems.ts';
+import { mayReachAnywhere } from './sameness.ts';
 import type { Services } from '../services.ts';
 
 /** A question as it is put to a person, on the first finding that asks it. */
@@ -85,20 +86,21 @@ const NAMED = 4;
 /** Answers “no problem” running after which a kind is offered to be turned off. */
 const RUNNING = 30;
 
-/** The collections whose questions somebody may answer: ids, or null for all. */
-export function answeredBy(actor: Actor): number[] | null {
-  if (may(actor, 'rule', 'house')) return null;
-  return actor.memberships.flatMap(({ collection }) => (collection !== null && may(actor, 'rule', { collection }) ? [collection] : []));
+/** The collections whose questions somebody may answer: ids, or null for all. Whoever may answer none is told so. */
+function answeredBy(actor: Actor): Result<number[] | null> {
+  if (may(actor, 'rule', 'house')) return done(null);
+  const own = actor.memberships.flatMap(({ collection }) => (collection === null ? [] : [collection]));
+  const collections = own.filter((collection) => may(actor, 'rule', { collection }));
+  if (collections.length > 0) return done(collections);
+  return unlessAllowed(actor, 'rule', own[0] === undefined ? 'house' : { collection: own[0] }, 'This screen') ?? done([]);
 }
 
 /** The questions worth most now, with all that is needed to answer them. */
 export function questions(services: Services, actor: Actor, wish: ShowQuestions): Promise<Result<QuestionsShown>> {
   return snapshot(services.db, async (at) => {
-    const collections = answeredBy(actor);
-    if (collections?.length === 0) {
-      const barred = unlessAllowed(actor, 'rule', actor.memberships[0] ? { collection: actor.memberships[0].collection! } : 'house');
-      if (barred) return barred;
-    }
+    const own = answeredBy(actor);
+    if (!own.ok) return own;
+    const collections = own.value;
     const of = { collections, waiting: wish.waiting, me: actor.id, rule: wish.rule };
     const { questions: asked, kinds } = await askedQuestions(at, of, { skip: wish.skip, limit: AT_ONCE });
     return done({
@@ -119,17 +121,14 @@ async function viewsOf(
   waiting: ShowQuestions['waiting'],
 ): Promise<QuestionView[]> {
   if (asked.length === 0) return [];
-  const places = new Map(
-    (
-      await questionPlaces(
-        at,
-        asked.map(({ finding }) => finding),
-      )
-    ).map((place) => [place.finding, place]),
+  const found = await questionPlaces(
+    at,
+    asked.map(({ finding }) => finding),
   );
+  const places = new Map(found.map((place) => [place.finding, place]));
   const sums = asked.map(({ same }) => same);
   const asking = await pagesAsking(at, sums, collections, NAMED);
-  const said = await saidOf(at, sums, waiting);
+  const said = await saidOf(at, sums, collections, waiting);
   return asked.flatMap((one) => {
     const place = places.get(one.finding);
     return place ? [viewOf(one, place, asking.get(one.same) ?? [], said.get(one.same) ?? [])] : [];
@@ -155,7 +154,7 @@ function viewOf(one: AskedQuestion, place: QuestionPlace, asking: readonly Askin
     many: one.many,
     pages: one.pages,
     holding: one.holding,
-    anywhere: !/^[co]/.test(one.same),
+    anywhere: mayReachAnywhere(one.same),
     asking: byCollection(asking, collection),
     alternative: rule?.remedies.includes('describe') && typeof place.values.alt === 'string' ? place.values.alt : null,
     said,
@@ -176,9 +175,14 @@ function byCollection(asking: readonly AskingPage[], own: string): QuestionView[
  * What was said of some questions and holds; a specialist is told what two said who do not agree. The second of two is not told what the
  * first said.
  */
-async function saidOf(at: Write, sums: readonly string[], waiting: ShowQuestions['waiting']): Promise<Map<string, AnswerView[]>> {
+async function saidOf(
+  at: Write,
+  sums: readonly string[],
+  collections: readonly number[] | null,
+  waiting: ShowQuestions['waiting'],
+): Promise<Map<string, AnswerView[]>> {
   const states = waiting === 'specialist' ? (['in force', 'apart'] as const) : (['in force'] as const);
-  const lines = await answerLines(at, { collections: null, before: null, sums, states }, AT_ONCE * 4);
+  const lines = await answerLines(at, { collections, before: null, sums, states }, AT_ONCE * 4);
   const said = new Map<string, AnswerView[]>();
   for (const line of lines) said.set(line.same, [...(said.get(line.same) ?? []), answerView(line)]);
   return said;
@@ -203,12 +207,9 @@ export function answersGiven(
   wish: { before: number | null; rule: string | null },
 ): Promise<Result<{ answers: AnswerView[]; next: number | null }>> {
   return snapshot(services.db, async (at) => {
-    const collections = answeredBy(actor);
-    if (collections?.length === 0) {
-      const barred = unlessAllowed(actor, 'rule', 'house');
-      if (barred) return barred;
-    }
-    const lines = await answerLines(at, { collections, before: wish.before, rule: wish.rule }, ANSWERS + 1);
+    const own = answeredBy(actor);
+    if (!own.ok) return own;
+    const lines = await answerLines(at, { collections: own.value, before: wish.before, rule: wish.rule }, ANSWERS + 1);
     const answers = lines.slice(0, ANSWERS).map(answerView);
     return done({ answers, next: lines.length > ANSWERS ? answers.at(-1)!.id : null });
   });

@@ -11,7 +11,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 const STATEMENTS = [
   // Compared byte by byte: sums have no alphabet.
   `alter table findings add column same text collate "C"`,
-  `update findings f set same = 'o' || f.id from kinds k where k.id = f.kind_id and k.outcome = 'cantTell'`,
+  `update findings f set same = 'o-' || f.id from kinds k where k.id = f.kind_id and k.outcome = 'cantTell'`,
   `create index findings_by_same on findings (same) where same is not null`,
   `create index findings_asking on findings (page_id) include (same, kind_id, id)
      where same is not null and standing in ('open', 'returned') and ruled is null`,

@@ -360,14 +360,15 @@ export async function answerLines(
       where (${wish.before}::integer is null or a.id < ${wish.before}) and (${wish.sums ?? null}::text[] is null or a.same = any(${wish.sums ?? null}::text[]))
         and (${wish.states ?? null}::text[] is null or a.state = any(${wish.states ?? null}::text[]))
         and (${wish.rule ?? null}::text is null or a.rule = ${wish.rule ?? null})
-        and (${wish.collections}::integer[] is null or a.collection_id = any(${wish.collections}::integer[]) or exists (select 1
-          from findings f join pages p on p.id = f.page_id where f.id = a.finding_id and p.collection_id = any(${wish.collections}::integer[])))
+        and (${wish.collections}::integer[] is null or a.collection_id is null or a.collection_id = any(${wish.collections}::integer[]))
       order by a.id desc limit ${limit})
     select a.id, a.same, a.rule, a.answer, a.reason, a.state, m.name as by, m.id as "byId", a.made_at as at, c.title as reach,
       a.page_id is not null as "onePage", coalesce(n.findings, 0) as findings, coalesce(n.pages, 0) as pages, o.message,
       o.message_values as values, pc.slug as collection, p.slug, a.finding_id as finding
     from told a join people m on m.id = a.made_by left join collections c on c.id = a.collection_id
-      left join findings f on f.id = a.finding_id left join pages p on p.id = f.page_id left join collections pc on pc.id = p.collection_id
+      left join findings f on f.id = a.finding_id left join pages p on p.id = f.page_id
+        and (${wish.collections}::integer[] is null or p.collection_id = any(${wish.collections}::integer[]))
+      left join collections pc on pc.id = p.collection_id
       left join lateral (select message, message_values from occurrences where finding_id = a.finding_id
         order by to_audit is null desc, from_audit desc, place limit 1) o on true
       left join lateral (select count(*)::integer as findings, count(distinct g.page_id)::integer as pages

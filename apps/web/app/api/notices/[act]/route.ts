@@ -1,9 +1,9 @@
-import { notices, unread } from '@inkwell/review';
+import { notices, readUpTo, unread } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { checker, ID } from '@/server/inputs';
+import { checker, ID, NOTHING } from '@/server/inputs';
 
 const base = { type: 'object', additionalProperties: false } as const;
-const NOTHING = checker(base);
+const READ = checker({ ...base, required: ['notice'], properties: { notice: ID } });
 const BEFORE = checker({ ...base, required: ['before'], properties: { before: { anyOf: [ID, { type: 'null' }] } } });
 
 /** One's own messages. */
@@ -11,6 +11,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
   switch ((await params).act) {
     case 'show':
       return answer(request, BEFORE, notices);
+    case 'read':
+      return answer(request, READ, readUpTo);
     case 'unread':
       return answer(request, NOTHING, (services, actor) => unread(services, actor));
     default:
