@@ -110,7 +110,7 @@ test('a reviewer and an author talk about a finding; a calendar gets an address 
   const own = await browser.newContext({ storageState: await signedInAs('odile-marsh', baseURL!) });
   const odile = await own.newPage();
   await odile.goto('/notices');
-  await expect(odile.getByText('Is that the old hive?')).toBeVisible();
+  await expect(odile.getByText('Is that the old hive?').first()).toBeVisible();
   await odile.goto('/you');
   await odile.getByRole('button', { name: /^Make (?:an|another) address$/ }).click();
   const address = await odile.getByLabel('Its address, shown this once').inputValue();

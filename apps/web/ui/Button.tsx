@@ -59,7 +59,7 @@ export const Button = styled(AriaButton)<{ $look?: Look }>`
 export const ButtonLink = styled(Link)<{ $look?: Look }>`
   ${face}
 `;
-/** An address that is downloaded, not gone to. */
+/** An address that is downloaded, not gone to: the router would take a file's address for a screen's and stay there. */
 export const DownloadLink = styled.a<{ $look?: Look }>`
   ${face}
 `;

@@ -131,7 +131,7 @@ export function DocketScreen({ shown, people }: DocketProps) {
         <Link href={isOwn ? '/note' : `/note?person=${encodeURIComponent(person.id)}`}>
           {isOwn ? 'A note for you' : `A note for ${person.name}`}
         </Link>
-        <a href={`/api/docket-sheet?${new URLSearchParams({ state, ...(isOwn ? {} : { person: person.id }) }).toString()}`}>
+        <a href={`/api/docket-sheet?${new URLSearchParams({ state, ...(isOwn ? {} : { person: person.id }) }).toString()}`} download>
           Download as CSV
         </a>
         {shown.mayHandOut && <Link href="/learning">What comes back</Link>}

@@ -1,9 +1,19 @@
 'use client';
 import type { Effect, Tally } from '@inkwell/store';
+import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Table } from '@/ui/Table';
 import { counted } from '@/ui/words';
 import type { StandardDraft } from './useStandard';
+
+/** The way to save stands above what grows and shrinks while it is counted, so that it stays under the pointer. */
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 0.5rem 1rem;
+`;
 
 const ROWS: readonly [keyof Tally, string][] = [
   ['held', 'Held'],
@@ -17,15 +27,22 @@ const ROWS: readonly [keyof Tally, string][] = [
 
 /** What the standard being written would make of the pages, before it is saved. */
 export function EffectPane({ standard, maySet }: { standard: StandardDraft; maySet: boolean }) {
-  const { effect, changes, saved, save } = standard;
+  const { effect, isCounted, changes, saved, save } = standard;
   if (!maySet) return null;
   return (
     <section aria-labelledby="effect-heading">
-      <h2 id="effect-heading">What it would change</h2>
+      <Head>
+        <h2 id="effect-heading">What it would change</h2>
+        {changes.length > 0 && (
+          <Button $look="main" onPress={() => void save()}>
+            Save as a new version
+          </Button>
+        )}
+      </Head>
       {changes.length === 0 ? (
         <p>{saved ? `Version ${saved.version} is saved. ${sayLapsed(saved.lapsed)}` : 'Nothing is changed yet.'}</p>
       ) : (
-        <p role="status">{effect ? words(effect) : 'Counting…'}</p>
+        <p role="status">{effect && isCounted ? words(effect) : 'Counting…'}</p>
       )}
       {effect && (
         <Table>
@@ -53,17 +70,12 @@ export function EffectPane({ standard, maySet }: { standard: StandardDraft; mayS
         </Table>
       )}
       {changes.length > 0 && (
-        <>
-          <ul>
-            {changes.slice(0, 12).map(({ about, before, after }) => (
-              <li key={about}>{`${about}: ${before || 'as usual'} → ${after || 'as usual'}`}</li>
-            ))}
-            {changes.length > 12 && <li>{`and ${changes.length - 12} more`}</li>}
-          </ul>
-          <Button $look="main" onPress={() => void save()}>
-            Save as a new version
-          </Button>
-        </>
+        <ul>
+          {changes.slice(0, 12).map(({ about, before, after }) => (
+            <li key={about}>{`${about}: ${before || 'as usual'} → ${after || 'as usual'}`}</li>
+          ))}
+          {changes.length > 12 && <li>{`and ${changes.length - 12} more`}</li>}
+        </ul>
       )}
     </section>
   );

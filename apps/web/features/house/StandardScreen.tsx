@@ -3,7 +3,7 @@ import type { HouseShown } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { Button, ButtonLink } from '@/ui/Button';
+import { Button, DownloadLink } from '@/ui/Button';
 import { Pick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
@@ -67,9 +67,9 @@ export function StandardScreen({ shown }: { shown: HouseShown }) {
           onChange={setType}
           options={[{ value: '', label: 'all pages' }, ...types.map((one) => ({ value: one, label: `content type ${one}` }))]}
         />
-        <ButtonLink href={`/api/standard-file?profile=${encodeURIComponent(profile.name)}`} prefetch={false}>
+        <DownloadLink href={`/api/standard-file?profile=${encodeURIComponent(profile.name)}`} download>
           Download it
-        </ButtonLink>
+        </DownloadLink>
         {maySet && (
           <>
             <Button onPress={() => document.getElementById('profile-file')?.click()}>Take from a file…</Button>

@@ -13,7 +13,7 @@ const LATER_MS = 500;
 export function useStandard({ profile, maySet }: HouseShown) {
   const router = useRouter();
   const [draft, setDraft] = useState<{ selection: Profile; vocabulary: Vocabulary }>(profile);
-  const [effect, setEffect] = useState<Effect | null>(null);
+  const [tried, setTried] = useState<{ file: string; effect: Effect } | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [saved, setSaved] = useState<StandardSet | null>(null);
   const changes = useMemo(() => differences(profile, draft), [profile, draft]);
@@ -24,7 +24,7 @@ export function useStandard({ profile, maySet }: HouseShown) {
     const timer = setTimeout(() => {
       void send<Effect>('/api/standard/try', { profile: profile.name, file }).then((sent) => {
         setProblem(sent.ok ? null : sent.problem);
-        setEffect(sent.ok ? sent.value : null);
+        setTried(sent.ok ? { file, effect: sent.value } : null);
       });
     }, LATER_MS);
     return () => clearTimeout(timer);
@@ -53,7 +53,9 @@ export function useStandard({ profile, maySet }: HouseShown) {
     setProblem(sent.ok ? null : sent.problem);
     if (sent.ok) setDraft(sent.value);
   }, []);
-  return { draft, setDraft, effect, changes, problem, setProblem, saved, change, set, say, save, read };
+  // What was counted for another draft is no longer what this one would do.
+  const isCounted = tried?.file === file;
+  return { draft, setDraft, effect: tried?.effect ?? null, isCounted, changes, problem, setProblem, saved, change, set, say, save, read };
 }
 
 export type StandardDraft = ReturnType<typeof useStandard>;
