@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { broughtIn, freshTitle, handedTo, ownCollection } from '../support/desk';
 import { signedInAs } from '../support/signIn';
@@ -123,4 +124,40 @@ test('a reviewer and an author talk about a finding; a calendar gets an address 
   expect((await nobody.request.get(new URL(address).pathname)).status()).toBe(404);
   await own.close();
   await nobody.close();
+});
+
+test('all that is handed out lies on a board; cards are handed on together, and a table goes out and comes back', async ({ page }) => {
+  const collection = await ownCollection();
+  const text = '<h2>Wax</h2><p><img src="images/hive.png"></p>';
+  const title = freshTitle('On the board');
+  const { slug } = await broughtIn(page, collection, title, text);
+  await handedTo(page, 'odile-marsh', collection, slug, '', '2099-06-01');
+  await page.goto('/docket');
+  await page.getByRole('link', { name: 'All that is handed out' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Handed out' })).toBeVisible();
+  await page.getByText('By page', { exact: true }).click();
+  await page.getByRole('link', { name: title }).click();
+  // A page's own board; by keyboard alone.
+  const todo = page.getByRole('region', { name: /^To do/ });
+  await expect(todo.getByRole('listitem')).toHaveCount(1);
+  await todo.getByRole('checkbox', { name: `${title}, Odile Marsh` }).focus();
+  await page.keyboard.press('Space');
+  const acts = page.getByRole('group', { name: 'Chosen' });
+  await acts.getByLabel('Hand on to').selectOption({ label: 'Tomas Wren, reviewer' });
+  await acts.getByRole('button', { name: 'Hand them on' }).click();
+  await expect(page.getByText(/^\d+ things? (?:was|were) changed\.$/)).toBeVisible();
+  await expect(todo.getByRole('listitem')).toContainText('Tomas Wren');
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download as CSV' }).click()]);
+  const sheet = readFileSync(await file.path(), 'utf8');
+  const [head, ...lines] = sheet.split('\r\n');
+  const own = lines.filter((line) => line.includes(title)).map((line) => line.replace(/,2099-06-01,/, ',2099-07-02,'));
+  expect(own.length).toBeGreaterThan(0);
+  const name = 'docket.csv';
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from([head, ...own, own[0]!.replace(/^\d+/, '999999999')].join('\r\n')) });
+  await expect(page.getByRole('dialog')).toContainText(`${own.length === 1 ? '1 thing was' : `${own.length} things were`} handed on`);
+  await expect(page.getByRole('list', { name: 'Rows kept aside' }).getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await expect(todo.getByRole('listitem')).toContainText(/2 Jul|Jul 2|2099-07-02/);
 });

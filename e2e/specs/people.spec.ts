@@ -52,11 +52,14 @@ test('nobody is let in anywhere but at the door, which leads back to where one w
 /** What stands open to whoever is not signed in: the door itself, whether the server is well, and the demo's public site. */
 const OPEN = [
   '/published/larkmoor-canal-trust/index.html',
+  '/api/auth/callback/[provider]',
   '/api/health',
   '/api/link',
   '/api/password',
   '/api/person',
   '/api/sign-in',
+  '/api/sign-in/second',
+  '/api/sign-on',
   '/api/sign-out',
 ];
 

@@ -35,6 +35,8 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['A new password', '/password'],
   ['You', '/you'],
   ['Docket', '/docket'],
+  ['Handed out', '/docket/handed'],
+  ['Handed out, as a board', '/docket/handed?as=board'],
   ['Notices', '/notices'],
   ['Search', '/search?words=wax'],
   ['What comes back', '/learning'],

@@ -3,6 +3,7 @@ import type { Actor, Problem, Services } from '@inkwell/review';
 import { isAway } from '@inkwell/store';
 import { currentActor, SignedOut } from './actor';
 import type { Checker } from './inputs';
+import { log } from './log';
 import { services } from './services';
 
 const STATUS: Record<Problem['code'], number> = {
@@ -72,7 +73,8 @@ export async function answer<T>(
   return guarded(async () => {
     // Whoever is not signed in is sent away before anything of what they sent is read.
     const actor = await currentActor();
-    return open(
+    const from = performance.now();
+    const answered = await open(
       request,
       check,
       async (input) => {
@@ -81,6 +83,9 @@ export async function answer<T>(
       },
       most,
     );
+    const { pathname } = new URL(request.url);
+    log.info({ path: pathname, person: actor.id, status: answered.status, ms: Math.round(performance.now() - from) }, 'answered');
+    return answered;
   });
 }
 
@@ -118,7 +123,7 @@ export async function guarded(make: () => Promise<Response>): Promise<Response> 
   } catch (error) {
     if (isAway(error)) return problemResponse(AWAY);
     if (error instanceof SignedOut) return problemResponse(SIGNED_OUT);
-    console.error(error);
+    log.error({ err: error }, 'a fault');
     return problemResponse(FAULT);
   }
 }

@@ -1,7 +1,10 @@
 import 'server-only';
 import { betterAuth } from 'better-auth';
+import { twoFactor } from 'better-auth/plugins';
+import { personById } from '@inkwell/store';
 import { database } from './database';
 import { once } from './once';
+import { signOnPlugins } from './signOn';
 
 /** For how long somebody stays signed in in a browser, in seconds. */
 const STAYS = 14 * 86_400;
@@ -60,8 +63,35 @@ async function make() {
       modelName: 'verifications',
       fields: { expiresAt: 'expires_at', createdAt: 'created_at', updatedAt: 'updated_at' },
     },
+    databaseHooks: {
+      // Whichever way they come: whoever has left is not let in.
+      session: { create: { before: async ({ userId }) => ((await mayComeIn(userId)) ? undefined : false) } },
+    },
+    plugins: [
+      twoFactor({
+        issuer: 'Inkwell Check',
+        schema: {
+          user: { fields: { twoFactorEnabled: 'has_second_factor' } },
+          twoFactor: {
+            modelName: 'second_factors',
+            fields: {
+              userId: 'login_id',
+              backupCodes: 'recovery_codes',
+              failedVerificationCount: 'failed_count',
+              lockedUntil: 'locked_until',
+            },
+          },
+        },
+      }),
+      ...signOnPlugins(),
+    ],
     advanced: { cookiePrefix: 'inkwell', useSecureCookies: address.startsWith('https:') },
   });
+}
+
+async function mayComeIn(id: string): Promise<boolean> {
+  const person = await personById(await database(), id);
+  return person !== undefined && !person.disabled;
 }
 
 /** Where this server is reached: never what a request says of itself, for links that are sent must not lead elsewhere. */

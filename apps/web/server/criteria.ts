@@ -1,6 +1,7 @@
 import 'server-only';
 import { readFile } from 'node:fs/promises';
 import { criterionOf, ruleOf, techniqueSays } from '@inkwell/core';
+import { log } from './log';
 
 /** A criterion as it is told beside the work. */
 export interface CriterionTold {
@@ -49,7 +50,7 @@ async function readTexts(file: string): Promise<Record<string, string>> {
     if (typeof read !== 'object' || read === null) throw new Error('it holds no object');
     return Object.fromEntries(Object.entries(read).filter((entry): entry is [string, string] => typeof entry[1] === 'string'));
   } catch (error) {
-    console.error(`The standard's text in ${file} could not be read:`, error);
+    log.error({ file, err: error }, 'the text of the standard could not be read');
     return {};
   }
 }

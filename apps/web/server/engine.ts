@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import Piscina from 'piscina';
 import { HERE, type Engine } from '@inkwell/review';
 import { once } from './once';
+import { log } from './log';
 
 /** Made beside the application's own build: the engine as one file for a thread. */
 const FILE = join(process.cwd(), '.next', 'engine-thread.mjs');
@@ -15,7 +16,7 @@ export function engine(): Promise<Engine> {
 
 function start(): Engine {
   if (!existsSync(FILE)) {
-    console.error(`${FILE} is not there: pages are examined in the server’s own thread. bin/demo makes it.`);
+    log.warn({ file: FILE }, 'the engine has no thread of its own: pages are examined in the server’s; bin/demo makes it');
     return HERE;
   }
   const pool = new Piscina({ filename: FILE, minThreads: 1, maxThreads: 2, idleTimeout: 60_000 });

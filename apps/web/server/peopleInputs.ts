@@ -9,6 +9,20 @@ const COLLECTION = { type: ['string', 'null'], maxLength: 200 } as const;
 const ROLE = { enum: ['reviewer', 'author', 'publisher', 'administrator', 'specialist'] } as const;
 
 export const SIGN_IN = checker({ ...base, required: ['email', 'password'], properties: { email: LINE, password: PASSWORD } });
+export const SECOND_CODE = checker({
+  ...base,
+  required: ['code', 'isRecovery'],
+  properties: { code: LINE, isRecovery: { type: 'boolean' } },
+});
+export const OWN_PASSWORD = checker({ ...base, required: ['password'], properties: { password: PASSWORD } });
+export const SIGN_ON_BEGUN = checker({ ...base, required: ['next'], properties: { next: { type: 'string', maxLength: 2_000 } } });
+export const DEPARTMENT = checker({ ...base, required: ['person', 'department'], properties: { person: SOMEBODY, department: LINE } });
+const DAYS = { type: 'integer', minimum: 0, maximum: 36_500 } as const;
+export const KEEPING = checker({
+  ...base,
+  required: ['messages', 'deeds', 'times'],
+  properties: { messages: DAYS, deeds: DAYS, times: DAYS },
+});
 export const ASK_FOR_PASSWORD = checker({ ...base, required: ['email'], properties: { email: LINE } });
 export const USE_LINK = checker({ ...base, required: ['secret', 'password'], properties: { secret: LINE, password: PASSWORD } });
 export const INVITE = checker({

@@ -9,7 +9,7 @@ import { services } from './services';
  * Signs somebody in with a password. Gives the cookies their browser is to keep. An account nobody has, one whose person has left and a
  * wrong password are answered alike, and take as long.
  */
-export async function signIn(request: Request, wish: { email: string; password: string }): Promise<Result<string[]>> {
+export async function signIn(request: Request, wish: { email: string; password: string }): Promise<Result<LetIn>> {
   const ready = await services();
   const tried = { email: wish.email, from: addressOf(request) };
   const may = await mayTry(ready, tried);
@@ -20,23 +20,31 @@ export async function signIn(request: Request, wish: { email: string; password: 
     await hashPassword(wish.password);
     return WRONG_PASSWORD;
   }
-  const cookies = await letIn(request, email, wish.password);
-  if (!cookies) return WRONG_PASSWORD;
+  const came = await letIn(request, email, wish.password);
+  if (!came) return WRONG_PASSWORD;
   await signedIn(ready, tried);
-  return { ok: true, value: cookies };
+  return { ok: true, value: came };
 }
 
 /** Lets a person of the demo in with one press; elsewhere nobody. */
 export async function signInAtDemo(request: Request, wish: { person: string }): Promise<Result<string[]>> {
   const person = isDemo() ? await personById((await services()).db, wish.person) : undefined;
-  const cookies = person?.email ? await letIn(request, person.email, demoPassword()) : null;
-  return cookies ? { ok: true, value: cookies } : WRONG_PASSWORD;
+  const came = person?.email ? await letIn(request, person.email, demoPassword()) : null;
+  return came && !came.asksSecond ? { ok: true, value: came.cookies } : WRONG_PASSWORD;
 }
 
-/** A new session for whoever knows the password: the cookies for it, or null. */
-async function letIn(request: Request, email: string, password: string): Promise<string[] | null> {
+/** Somebody whose password is right: the cookies their browser is to keep, and whether a second factor is asked for first. */
+export interface LetIn {
+  cookies: string[];
+  asksSecond: boolean;
+}
+
+/** A new session for whoever knows the password; null for others. */
+async function letIn(request: Request, email: string, password: string): Promise<LetIn | null> {
   const answer = await (await auth()).api.signInEmail({ body: { email, password }, headers: request.headers, asResponse: true });
-  return answer.ok ? answer.headers.getSetCookie() : null;
+  if (!answer.ok) return null;
+  const { twoFactorRedirect } = (await answer.json()) as { twoFactorRedirect?: boolean };
+  return { cookies: answer.headers.getSetCookie(), asksSecond: twoFactorRedirect === true };
 }
 
 /** Ends the session of a request; gives the cookies that go. */

@@ -52,18 +52,21 @@ export interface TextBoxProps {
   /** What a browser may fill it with, and what it shows of it. */
   type?: 'text' | 'email' | 'password';
   autoComplete?: string;
+  inputMode?: 'numeric';
+  readOnly?: boolean;
+  /** Whether one begins here, where a field takes the place of another. */
+  autoFocus?: boolean;
   onPaste?(event: React.ClipboardEvent<HTMLTextAreaElement>): void;
 }
 
-export function TextBox({ label, value, onChange, hint, passage, code, rows, name, required, type, autoComplete, onPaste }: TextBoxProps) {
+export function TextBox({ label, value, onChange, hint, passage, code, rows, required, readOnly, onPaste, ...given }: TextBoxProps) {
   return (
     <TextField
       value={value}
       onChange={onChange}
-      {...(name ? { name } : {})}
+      {...given}
       {...(required ? { isRequired: true } : {})}
-      {...(type ? { type } : {})}
-      {...(autoComplete ? { autoComplete } : {})}
+      {...(readOnly ? { isReadOnly: true } : {})}
     >
       <StyledLabel>{label}</StyledLabel>
       {passage ? (

@@ -10,6 +10,8 @@ import {
   END_EXCEPTIONS,
   FOLLOW,
   followMove,
+  FORGET,
+  forget,
   endExceptions,
   examineArrivals,
   LOOK_AT_IMAGES,
@@ -23,7 +25,9 @@ import {
   noteDay,
   READ_PACKAGE,
   readPackage,
+  SEND_MAIL,
   sendDigests,
+  sendMail,
   SETTLE_ANSWER,
   settleAnswer,
   STROKE,
@@ -34,6 +38,7 @@ import {
   unpackPackage,
   type LookAtImage,
   type LookInto,
+  type SendMail,
   type Services,
 } from '@inkwell/review';
 import type { Handler, Job } from '@inkwell/work';
@@ -41,14 +46,17 @@ import type { Handler, Job } from '@inkwell/work';
 /** How often a job is tried. */
 export const MOST_ATTEMPTS = 5;
 
-/** What looks at files, each in a thread of its own. */
-export interface Looks {
+/** What a worker does its work with. */
+export interface Tools {
+  /** What looks at files, each in a thread of its own. */
   lookInto: LookInto;
   lookAtImage: LookAtImage;
+  /** Gives messages to a mail server; null where none is set. */
+  send: SendMail | null;
 }
 
 /** What a worker does, by the kind of job. Each handler may run twice for one job, and does its work once. */
-export function handlers(services: Services, { lookInto, lookAtImage }: Looks): Record<string, Handler> {
+export function handlers(services: Services, { lookInto, lookAtImage, send }: Tools): Record<string, Handler> {
   return {
     async [AUDIT_PAGE]({ payload }) {
       const result = await auditAgain(services, THE_SYSTEM, { pageId: numberIn(payload, 'page') });
@@ -76,6 +84,12 @@ export function handlers(services: Services, { lookInto, lookAtImage }: Looks): 
     [STROKE_BACK]: ({ payload }) => takeStrokeBackOn(services, { stroke: numberIn(payload, 'stroke'), pages: payload.pages as number[] }),
     async [DIGEST]() {
       await sendDigests(services, THE_SYSTEM, { site: process.env.INKWELL_ADDRESS ?? '' });
+    },
+    async [SEND_MAIL]() {
+      if (send) await sendMail(services, THE_SYSTEM, { send });
+    },
+    async [FORGET]() {
+      await forget(services, THE_SYSTEM);
     },
     async [NOTE_DAY]() {
       await noteDay(services, THE_SYSTEM);

@@ -4,10 +4,12 @@ import {
   CLEAR_OUT,
   DIGEST,
   END_EXCEPTIONS,
+  FORGET,
   HERE,
   lookOutsideAgain,
   lookWhereNobodyHas,
   NOTE_DAY,
+  SEND_MAIL,
   sweepScratch,
   THE_SYSTEM,
   type Services,
@@ -15,7 +17,9 @@ import {
 import { isAway, migrate, openDatabase, SYSTEM, type Database } from '@inkwell/store';
 import { enqueue, work, type Job } from '@inkwell/work';
 import { handlers, MOST_ATTEMPTS } from './handlers.ts';
+import { log } from './log.ts';
 import { inThread } from './lookInto.ts';
+import { mailServer } from './mailServer.ts';
 
 /** How often it is looked whether an exception has run out. */
 const EVERY_MS = 60_000;
@@ -33,11 +37,13 @@ async function main(): Promise<void> {
   await sweepScratch();
   const services: Services = { db, engine: HERE, now: () => new Date() };
   const worker = `${hostname()} ${process.pid}`;
-  const timer = setInterval(() => void tend(services), EVERY_MS);
-  await tend(services);
-  console.error(`Working as ${worker}.`);
+  const send = mailServer(process.env);
+  const due = [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY, DIGEST, FORGET, ...(send ? [SEND_MAIL] : [])];
+  const timer = setInterval(() => void tend(services, due), EVERY_MS);
+  await tend(services, due);
+  log.info({ worker, mail: send !== null }, 'working');
   await work(db, {
-    handlers: handlers(services, inThread(import.meta.url)),
+    handlers: handlers(services, { ...inThread(import.meta.url), send }),
     worker,
     signal: stop.signal,
     atOnce: 1,
@@ -65,12 +71,12 @@ async function ready(db: Database, signal: AbortSignal): Promise<void> {
  * Puts in what is due: exceptions to end, how far all is today, and pages that an older engine looked at. Many workers put in one job
  * between them.
  */
-async function tend(services: Services): Promise<void> {
+async function tend(services: Services, due: readonly string[]): Promise<void> {
   try {
     await enqueue(
       services.db,
       SYSTEM,
-      [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY, DIGEST].map((kind) => ({ kind, name: kind })),
+      due.map((kind) => ({ kind, name: kind })),
     );
     await lookWhereNobodyHas(services);
     await lookOutsideAgain(services);
@@ -81,10 +87,8 @@ async function tend(services: Services): Promise<void> {
 }
 
 function onTrouble(job: Job | null, error: unknown): void {
-  console.error(
-    job ? `Job ${job.id} (${job.kind}), attempt ${job.attempts}:` : 'Between jobs:',
-    error instanceof Error ? error.message : error,
-  );
+  const about = job ? { job: job.id, kind: job.kind, attempt: job.attempts } : {};
+  log.error({ ...about, err: error }, job ? 'a job could not be done' : 'trouble between jobs');
 }
 
 await main();

@@ -57,6 +57,13 @@ function rolesOf({ memberships }: Actor, on: ActedOn): Role[] {
     .map(({ role }) => role);
 }
 
+/** The collections in which an actor may do something: ids, or null for all. */
+export function reachOf(actor: Actor, act: Act): number[] | null {
+  if (may(actor, act, 'house')) return null;
+  if (actor.disabled || actor.kind === 'system') return [];
+  return actor.memberships.flatMap(({ collection, role }) => (collection !== null && MAY[act].includes(role) ? [collection] : []));
+}
+
 /** The collections an actor may see: ids, or null for all. */
 export function visibleTo(actor: Actor): number[] | null {
   if (actor.kind === 'system' || (!actor.disabled && actor.memberships.some(({ collection }) => collection === null))) return null;

@@ -81,8 +81,10 @@ export {
   LOOK_INTO,
   LOOK_OUTSIDE,
   DIGEST,
+  FORGET,
   NOTE_DAY,
   READ_PACKAGE,
+  SEND_MAIL,
   SETTLE_ANSWER,
   STROKE,
   STROKE_BACK,
@@ -139,13 +141,17 @@ export { addressFrom, nameFrom } from './people/words.ts';
 export {
   deedsSheet,
   endMySessions,
+  endSecondFactor,
   endTheirSessions,
   givePart,
   invite,
   inviteAgain,
   leave,
+  moveTo,
   PEOPLE_AT_ONCE,
   mySessions,
+  myWaysIn,
+  noteSecondFactor,
   removePerson,
   showDeeds,
   showMessages,
@@ -154,8 +160,15 @@ export {
   type Invitation,
   type PeopleShown,
 } from './people/people.ts';
+export { rollSheet, takeRoll, type RollRead } from './people/roll.ts';
+export { forget, personData, setKeeping, showKeeping } from './people/keeping.ts';
+export { sendMail, type SendMail } from './people/mail.ts';
+export type { KeptDays, WaysIn } from '@inkwell/store';
 
-export { docket, docketSheet, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
+export { changeHanded, handedOut, type HandedChange, type HandedChanged, type HandedChoice, type HandedShown } from './docket/handed.ts';
+export { docketSheet, takeDocketSheet, type DocketSheetTaken } from './docket/sheet.ts';
+export type { HandedBy, HandedColumn } from '@inkwell/store';
+export { docket, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
 export type { DocketPlace, DocketState } from '@inkwell/store';
 export { giveAnswer, settleAnswer, takeAnswerBack, type AnswerGiven, type AnswerReach, type GiveAnswer } from './questions/answers.ts';
 export {

@@ -25,6 +25,10 @@ export const ARRIVE = 'examine arrived pages';
 export const NOTE_DAY = 'note the day';
 /** Writes to people about what is due, overdue or came back, once a day. */
 export const DIGEST = 'send digests';
+/** Sends what waits in the outbox. */
+export const SEND_MAIL = 'send mail';
+/** Forgets what was kept for long enough. */
+export const FORGET = 'forget what is old';
 /** Looks into the attachments of a collection. */
 export const LOOK_INTO = 'look into attachments';
 /** Looks at the images of a collection, and reads its style sheets for those they set. */

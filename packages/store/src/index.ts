@@ -20,6 +20,7 @@ export {
   writeKeys,
   logTime,
   people,
+  peopleToTake,
   personById,
   setPeople,
   timesTaken,
@@ -342,8 +343,11 @@ export {
 } from './queries/outside.ts';
 export { keepPageOpen, whoHasOpen } from './queries/openPages.ts';
 
+export { collectionIds, rollLines, writeRoll, type RollChanges, type RollLine } from './queries/roll.ts';
+export { forgetOld, keepFor, keptDays, personRecord, USUALLY_KEPT, type Forgotten, type KeptDays } from './queries/keeping.ts';
+export { messagesDue, messagesWent, type MessageDue } from './queries/mail.ts';
 export {
-  addLink,
+  addLinks,
   addMessages,
   addPerson,
   administratorsWithout,
@@ -360,25 +364,47 @@ export {
   peopleLines,
   personIdTaken,
   personWithAddress,
+  letSignOn,
   removeLogin,
+  removeSecondFactor,
   sessionsOf,
+  setDepartment,
   setEmail,
   setPassword,
   takePart,
   useLink,
+  waysIn,
   writeDeed,
+  writeDeeds,
   wrongSince,
   type DeedLine,
   type MessageLine,
+  type NewDeed,
+  type NewLink,
   type NewMessage,
   type PersonLine,
   type SentLink,
   type SessionLine,
+  type WaysIn,
 } from './queries/logins.ts';
 
 export {
+  handBack,
+  handedCards,
+  handedGroups,
+  handOn,
+  inHands,
+  type HandedBy,
+  type HandedCard,
+  type HandedColumn,
+  type HandedGroup,
+  type HandedWish,
+  type InHands,
+} from './queries/handed.ts';
+export {
   claimDigest,
   digestLines,
+  docketFamilies,
   docketItems,
   docketPages,
   docketSums,

@@ -2,6 +2,7 @@ import type {
   People,
   Memberships,
   Logins,
+  SecondFactors,
   Sessions,
   Accounts,
   Links,
@@ -103,6 +104,7 @@ export interface Tables {
   sheets_read: SheetsRead;
   sheet_images: SheetImages;
   logins: Logins;
+  second_factors: SecondFactors;
   sessions: Sessions;
   accounts: Accounts;
   links: Links;

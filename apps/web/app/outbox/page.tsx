@@ -15,7 +15,7 @@ export default async function OutboxPage() {
   const crumbs = [{ label: 'Shelf', href: '/' }, { label: 'People', href: '/people' }, { label: 'Messages' }];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <OutboxScreen messages={asSent<MessageRow[]>(shown)} most={PEOPLE_AT_ONCE} />
+      <OutboxScreen messages={asSent<MessageRow[]>(shown)} most={PEOPLE_AT_ONCE} hasServer={Boolean(process.env.INKWELL_SMTP)} />
     </Shell>
   );
 }

@@ -1,4 +1,4 @@
-import { hasCalendar, mySessions } from '@inkwell/review';
+import { hasCalendar, mySessions, myWaysIn } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { YouScreen } from '@/features/people/YouScreen';
 import { currentSession } from '@/server/actor';
@@ -13,8 +13,11 @@ export default async function YouPage() {
   const screen = await screenWithPeople(async (services, actor) => {
     const sessions = await mySessions(services, actor);
     const calendar = await hasCalendar(services, actor);
+    const ways = await myWaysIn(services, actor);
     if (!sessions.ok) return sessions;
-    return calendar.ok ? { ok: true as const, value: { sessions: sessions.value, calendar: calendar.value.since } } : calendar;
+    if (!ways.ok) return ways;
+    if (!calendar.ok) return calendar;
+    return { ok: true as const, value: { sessions: sessions.value, calendar: calendar.value.since, ways: ways.value } };
   });
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
@@ -27,6 +30,7 @@ export default async function YouPage() {
         parts={actor.memberships}
         sessions={sessions}
         calendar={shown.calendar}
+        ways={shown.ways}
         here={(await currentSession())?.id ?? null}
       />
     </Shell>

@@ -110,6 +110,7 @@ export function DocketScreen({ shown, people }: DocketProps) {
       <h1>{isOwn ? 'Your docket' : `Docket of ${person.name}`}</h1>
       <p>
         {sums.overdue > 0 ? `${counted(sums.overdue, 'thing is', 'things are')} overdue. ` : ''}
+        {shown.hours === null ? '' : `What is to do will take about ${shown.hours.toLocaleString('en')} h. `}
         What is fixed leaves this list by itself, once an audit has seen it.
       </p>
       <Row>
@@ -134,6 +135,7 @@ export function DocketScreen({ shown, people }: DocketProps) {
         <a href={`/api/docket-sheet?${new URLSearchParams({ state, ...(isOwn ? {} : { person: person.id }) }).toString()}`} download>
           Download as CSV
         </a>
+        {shown.mayHandOut && <Link href="/docket/handed">All that is handed out</Link>}
         {shown.mayHandOut && <Link href="/learning">What comes back</Link>}
       </Row>
       {problem && <ProblemNotice problem={problem} />}

@@ -51,10 +51,12 @@ interface OutboxProps {
   messages: readonly MessageRow[];
   /** Whether more may follow. */
   most: number;
+  /** Whether a mail server is set. */
+  hasServer: boolean;
 }
 
 /** Every message that went out, or would, as it reads. */
-export function OutboxScreen({ messages, most }: OutboxProps) {
+export function OutboxScreen({ messages, most, hasServer }: OutboxProps) {
   const [shown, setShown] = useState(messages);
   const [more, setMore] = useState(messages.length >= most);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -68,12 +70,16 @@ export function OutboxScreen({ messages, most }: OutboxProps) {
   return (
     <PeopleMain id="content">
       <h1>Messages</h1>
-      <p>What this house wrote to people. No mail server is set, so each waits here to be read; hand its link on yourself.</p>
+      <p>
+        {hasServer
+          ? 'What this house wrote to people, and whether their mail server took it.'
+          : 'What this house wrote to people. No mail server is set, so each waits here to be read; hand its link on yourself.'}
+      </p>
       {problem && <ProblemNotice problem={problem} />}
       {shown.length === 0 && <p>Nothing was written yet.</p>}
       {shown.length > 0 && (
         <List aria-label="Messages">
-          {shown.map(({ id, name, address, subject, body, at }) => (
+          {shown.map(({ id, name, address, subject, body, at, sentAt, trouble }) => (
             <li key={id}>
               <details>
                 <summary>
@@ -81,6 +87,8 @@ export function OutboxScreen({ messages, most }: OutboxProps) {
                   <small>
                     {`to ${name ?? 'somebody who was removed'}, ${address}, `}
                     <When at={at} />
+                    {sentAt !== null && ', sent'}
+                    {trouble !== null && `, not taken: ${trouble}`}
                   </small>
                 </summary>
                 <pre>{body}</pre>

@@ -1,5 +1,5 @@
 'use client';
-import type { PeopleShown, Problem } from '@inkwell/review';
+import type { KeptDays, PeopleShown, Problem } from '@inkwell/review';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/Button';
@@ -12,17 +12,20 @@ import { useLater } from '@/ui/useLater';
 import { When } from '@/ui/When';
 import { PeopleMain } from './Door';
 import { InviteSheet } from './InviteSheet';
+import { KeepingButton } from './KeepingButton';
 import { PersonSheet } from './PersonSheet';
+import { RollButtons } from './RollButtons';
 import { partWords, type PersonRow } from './words';
 
 export interface PeopleProps {
   people: readonly PersonRow[];
   next: PeopleShown['next'];
   collections: readonly { slug: string; title: string }[];
+  keeping: KeptDays;
 }
 
 /** Whoever has a part here: put in, given parts, let go. */
-export function PeopleScreen({ people, next, collections }: PeopleProps) {
+export function PeopleScreen({ people, next, collections, keeping }: PeopleProps) {
   const list = usePeople(people, next);
   const [open, setOpen] = useState<string | null>(null);
   const [inviting, setInviting] = useState(false);
@@ -43,6 +46,8 @@ export function PeopleScreen({ people, next, collections }: PeopleProps) {
         </Button>
         <Link href="/outbox">Messages that went out</Link>
         <Link href="/deeds">Record</Link>
+        <RollButtons onDone={done} />
+        <KeepingButton days={keeping} onDone={setSaid} />
       </Row>
       <p role="status">{said}</p>
       {list.problem && <ProblemNotice problem={list.problem} />}
@@ -63,7 +68,7 @@ export function PeopleScreen({ people, next, collections }: PeopleProps) {
                   <Button $look="quiet" onPress={() => setOpen(person.id)}>
                     {person.name}
                   </Button>
-                  <Small>{person.email ?? 'no address'}</Small>
+                  <Small>{[person.email ?? 'no address', person.department].filter(Boolean).join(', ')}</Small>
                 </th>
                 <td>{person.memberships.map(partWords).join('; ') || 'none'}</td>
                 <td>

@@ -1,8 +1,8 @@
 'use client';
 import type { Problem } from '@inkwell/review';
 import { useState } from 'react';
-import { Button } from '@/ui/Button';
-import { DayBox } from '@/ui/Field';
+import { Button, DownloadLink } from '@/ui/Button';
+import { DayBox, TextBox } from '@/ui/Field';
 import { Lines, Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
@@ -19,7 +19,8 @@ interface PersonProps {
 
 /** One person: their parts, their sessions, and how they go. */
 export function PersonSheet({ person, collections, onClose, onDone }: PersonProps) {
-  const { id, name, email, memberships, leaves, signsIn, lastSeen } = person;
+  const { id, name, email, memberships, leaves, signsIn, hasSecondFactor, lastSeen } = person;
+  const [department, setDepartment] = useState(person.department ?? '');
   const [part, setPart] = useState(NEW_PART);
   const [day, setDay] = useState('');
   const [sure, setSure] = useState(false);
@@ -59,6 +60,20 @@ export function PersonSheet({ person, collections, onClose, onDone }: PersonProp
           <Button type="submit">Give it</Button>
         </Row>
       </Fields>
+      <h3>Department</h3>
+      <Fields
+        onSubmit={(event) => {
+          event.preventDefault();
+          void act('department', { department }, `The department of ${name} is kept.`);
+        }}
+      >
+        <Row>
+          <TextBox label="Department" value={department} onChange={setDepartment} autoComplete="off" />
+          <Button type="submit" isDisabled={department.trim() === (person.department ?? '')}>
+            Keep it
+          </Button>
+        </Row>
+      </Fields>
       <h3>Signing in</h3>
       <Row>
         {!signsIn && email !== null && (
@@ -66,9 +81,19 @@ export function PersonSheet({ person, collections, onClose, onDone }: PersonProp
             Invite again
           </Button>
         )}
+        {hasSecondFactor && (
+          <Button onPress={() => void act('end-second-factor', {}, `${name} needs no second factor any more.`)}>
+            Take the second factor away
+          </Button>
+        )}
         {lastSeen !== null && (
           <Button onPress={() => void act('end-sessions', {}, `${name} is signed out everywhere.`)}>Sign them out everywhere</Button>
         )}
+      </Row>
+      <Row>
+        <DownloadLink href={`/api/person-data?person=${encodeURIComponent(id)}`} download>
+          Download what is held of them
+        </DownloadLink>
       </Row>
       <h3>Leaving</h3>
       {leaves === null ? (

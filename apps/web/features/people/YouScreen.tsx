@@ -1,8 +1,8 @@
 'use client';
-import type { Problem } from '@inkwell/review';
+import type { Problem, WaysIn } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Button } from '@/ui/Button';
+import { Button, DownloadLink } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
@@ -10,6 +10,7 @@ import { Table, TableFrame } from '@/ui/Table';
 import { When } from '@/ui/When';
 import { CalendarOf } from './CalendarOf';
 import { PeopleMain } from './Door';
+import { SecondFactor } from './SecondFactor';
 import { browserWords, partWords, type Part } from './words';
 
 interface YouProps {
@@ -19,12 +20,13 @@ interface YouProps {
   sessions: readonly { id: string; since: string; until: string; address: string | null; browser: string | null }[];
   /** Since when one's calendar has an address; null where it has none. */
   calendar: string | null;
+  ways: WaysIn;
   /** The session of this very browser. */
   here: string | null;
 }
 
 /** One's own name and parts, and where one is signed in. */
-export function YouScreen({ name, email, parts, sessions, calendar, here }: YouProps) {
+export function YouScreen({ name, email, parts, sessions, calendar, ways, here }: YouProps) {
   const router = useRouter();
   const [problem, setProblem] = useState<Problem | null>(null);
   const end = async (act: string, body: object) => {
@@ -45,7 +47,15 @@ export function YouScreen({ name, email, parts, sessions, calendar, here }: YouP
           Sign out
         </Button>
       </Row>
+      <SecondFactor ways={ways} />
       <CalendarOf since={calendar} />
+      <h2>What is held of you</h2>
+      <p>Your name, parts, sessions and messages, and what you did here.</p>
+      <Row>
+        <DownloadLink href="/api/person-data" download>
+          Download all of it
+        </DownloadLink>
+      </Row>
       <h2>Where you are signed in</h2>
       {problem && <ProblemNotice problem={problem} />}
       <TableFrame tabIndex={0} role="region" aria-label="Where you are signed in">

@@ -1,8 +1,8 @@
 import { sentenceOf } from '@inkwell/core';
-import { toCsvTable } from '@inkwell/formats';
 import {
   addMessages,
   collectionBySlug,
+  docketFamilies,
   docketItems,
   docketPages,
   docketSums,
@@ -25,8 +25,10 @@ import {
 } from '@inkwell/store';
 import { may, unlessAllowed, visibleTo, type Actor } from '../actor.ts';
 import { chosenPages, type PagesChosen } from '../chosenPages.ts';
+import { costOf, houseEffort } from '../effort.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
-import { dayIn, isDay, type Services } from '../services.ts';
+import { dayIn, type Services } from '../services.ts';
+import { dayTrouble, mayTake } from './handed.ts';
 
 /** Longest word that goes with work, in characters. */
 const LONGEST_WORD = 2_000;
@@ -74,10 +76,9 @@ export function handOut(services: Services, actor: Actor, wish: HandOut): Promis
 
 function troubleWith(to: Person | undefined, collection: number, { due, words }: HandOut, today: string): string | null {
   if (!to || to.kind !== 'person' || to.disabled) return 'Nobody of that name works here.';
-  if (!may(to, 'change a page', { collection }) && !may(to, 'rule', { collection }))
-    return `${to.name} may neither change pages nor rule on questions in this collection.`;
-  if (due !== null && !isDay(due)) return `There is no day ${due}.`;
-  if (due !== null && due < today) return 'The day is past already.';
+  if (!mayTake(to, collection)) return `${to.name} may neither change pages nor rule on questions in this collection.`;
+  const trouble = due === null ? null : dayTrouble(due, today);
+  if (trouble !== null) return `${trouble}.`;
   return [...words].length > LONGEST_WORD ? `The word that goes with it is longer than ${LONGEST_WORD} characters.` : null;
 }
 
@@ -98,7 +99,7 @@ export async function takers(
   const on = { collection: collection.id };
   const barred = unlessAllowed(actor, 'hand out', on, 'This collection');
   if (barred) return barred;
-  const able = (await people(db)).filter((person) => may(person, 'change a page', on) || may(person, 'rule', on));
+  const able = (await people(db)).filter((person) => mayTake(person, collection.id));
   return done(able.map(({ id, name, memberships }) => ({ id, name, role: memberships[0]!.role })));
 }
 
@@ -134,6 +135,8 @@ export interface DocketShown {
   mayHandOut: boolean;
   state: DocketState;
   sums: Record<DocketState | 'overdue', number>;
+  /** What is still to be done will take about so long; null where nothing is. */
+  hours: number | null;
   /** What day it is in the house. */
   today: string;
   pages: (DocketPage & { things: DocketThing[] })[];
@@ -164,6 +167,8 @@ export function docket(
 async function pagesOf(at: Write, services: Services, work: DocketWish, after: DocketPlace | null) {
   const today = dayIn((await house(at)).timeZone, services.now());
   const sums = await docketSums(at, work, today);
+  const families = await docketFamilies(at, work);
+  const hours = sums['to do'] === 0 ? null : costOf(await houseEffort(services, at), await house(at), families).hours;
   const lines = await docketPages(at, work, after, PAGES_AT_ONCE + 1);
   const pages = lines.slice(0, PAGES_AT_ONCE);
   const items = await docketItems(
@@ -178,45 +183,11 @@ async function pagesOf(at: Write, services: Services, work: DocketWish, after: D
   return {
     state: work.state,
     sums,
+    hours,
     today,
     pages: pages.map((page) => ({ ...page, things: byPage.get(page.page) ?? [] })),
     next: lines.length > PAGES_AT_ONCE && last ? { due: last.due, page: last.page } : null,
   };
-}
-
-/** Things in a table of somebody's docket at most: a table that was cut off would be taken for the whole. */
-const SHEET_THINGS = 20_000;
-const SHEET = ['collection', 'page', 'what', 'standing', 'due', 'handed by', 'with the words', 'address'] as const;
-
-/** Somebody's docket as a table in CSV. */
-export function docketSheet(
-  services: Services,
-  actor: Actor,
-  wish: { person?: string | undefined; state: DocketState; site: string },
-): Promise<Result<string>> {
-  return snapshot(services.db, async (at) => {
-    const isOwn = wish.person === undefined || wish.person === actor.id;
-    if (!isOwn && !may(actor, 'hand out', 'house')) return notFound('This docket');
-    const work: DocketWish = { person: isOwn ? actor.id : wish.person!, collections: visibleTo(actor), state: wish.state };
-    const { [wish.state]: many } = await docketSums(at, work, dayIn((await house(at)).timeZone, services.now()));
-    if (many > SHEET_THINGS)
-      return refused({
-        code: 'too-large',
-        what: 'There is more on this docket than one table holds',
-        why: `It has ${many} things, and a table at most ${SHEET_THINGS}.`,
-        kept: 'Nothing was written, so that no table is taken for the whole.',
-        next: 'Take the findings of a collection from its ledger.',
-      });
-    const pages = new Map((await docketPages(at, work, null, SHEET_THINGS)).map((page) => [page.page, page]));
-    const items = await docketItems(at, work, [...pages.keys()], SHEET_THINGS);
-    const rows = items.map((item) => {
-      const { title, slug, collection, collectionTitle } = pages.get(item.page)!;
-      const address = `${wish.site}/collections/${collection}/${slug}?note=${item.finding}`;
-      const said = [collectionTitle, title, sentenceOf(item), item.standing, item.due ?? '', item.by, item.words, address];
-      return Object.fromEntries(SHEET.map((name, nth) => [name, said[nth]!]));
-    });
-    return done(toCsvTable(rows, SHEET));
-  });
 }
 
 const thingOf = (item: DocketItem): DocketThing => ({

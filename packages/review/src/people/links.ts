@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import {
-  addLink,
+  addLinks,
   addMessages,
   administratorsWithout,
   givePart,
@@ -12,6 +12,8 @@ import {
   useLink,
   writeDeed,
   writing,
+  type NewLink,
+  type NewMessage,
   type SentLink,
   type Write,
 } from '@inkwell/store';
@@ -35,19 +37,33 @@ export interface LinkTo {
   email: string;
 }
 
-/** Makes a link that is good once, and the message that carries it. `site`: where this server is reached. Gives the link. */
-export async function sendLink(
-  trx: Write,
-  { now }: Services,
-  { to, purpose, by, site, text }: { to: LinkTo; purpose: SentLink['purpose']; by: string; site: string; text: string },
-): Promise<string> {
+interface LinkFor {
+  to: LinkTo;
+  purpose: SentLink['purpose'];
+  by: string;
+  /** Where this server is reached. */
+  site: string;
+}
+
+/** A link that is good once, as it is sent, and as it is kept: by the sum of its secret. */
+export function linkMade({ now }: Services, { to, purpose, by, site }: LinkFor): { link: string; row: NewLink } {
   const secret = newSecret();
   const until = new Date(now().getTime() + GOOD_FOR[purpose]);
-  await addLink(trx, { sum: sumOf(secret), person_id: to.person, purpose, made_by: by, until });
-  const link = `${site}/link/${secret}`;
+  return { link: `${site}/link/${secret}`, row: { sum: sumOf(secret), person_id: to.person, purpose, made_by: by, until } };
+}
+
+/** The message that carries a link. */
+export function messageWith(to: LinkTo, purpose: SentLink['purpose'], { text, link }: { text: string; link: string }): NewMessage {
   const subject = purpose === 'invitation' ? 'You are invited to Inkwell Check' : 'A new password for Inkwell Check';
   const body = `Hello ${to.name},\n\n${text}\n\n${link}\n\nThe link is good for ${GOOD_WORDS[purpose]}, and once.\n`;
-  await addMessages(trx, [{ person: to.person, address: to.email, subject, body }]);
+  return { person: to.person, address: to.email, subject, body };
+}
+
+/** Makes a link that is good once, and the message that carries it. Gives the link. */
+export async function sendLink(trx: Write, services: Services, { text, ...wish }: LinkFor & { text: string }): Promise<string> {
+  const { link, row } = linkMade(services, wish);
+  await addLinks(trx, [row]);
+  await addMessages(trx, [messageWith(wish.to, wish.purpose, { text, link })]);
   return link;
 }
 

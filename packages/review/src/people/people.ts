@@ -13,8 +13,11 @@ import {
   personById,
   personIdTaken,
   removeLogin,
+  removeSecondFactor,
   sessionsOf,
+  setDepartment,
   takePart as dropPart,
+  waysIn,
   writeDeed,
   writing,
   type DeedLine,
@@ -22,14 +25,15 @@ import {
   type PersonLine,
   type Role,
   type SessionLine,
+  type WaysIn,
   type Write,
 } from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { slugOf } from '../bringIn.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import { isDay, type Services } from '../services.ts';
-import { sendLink } from './links.ts';
-import { addressFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
+import { sendInvitations } from './invitations.ts';
+import { addressFrom, departmentFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
 
 const barred = (actor: Actor) => unlessAllowed(actor, 'look after people', 'house', 'This');
 
@@ -85,27 +89,16 @@ export async function invite(services: Services, actor: Actor, wish: Invitation)
       });
     await writePart(trx, id, collection.value, wish.role);
     await writeDeed(trx, { by: actor.id, deed: 'invited', person: id, about: { role: wish.role, collection: wish.collection } });
-    await sendInvitation(trx, services, actor, { person: id, name, email }, wish.site);
+    await sendInvitations(trx, services, { actor, to: [{ person: id, name, email }], site: wish.site });
     return done({ id });
   });
-}
-
-function sendInvitation(
-  trx: Write,
-  services: Services,
-  actor: Actor,
-  to: { person: string; name: string; email: string },
-  site: string,
-): Promise<string> {
-  const text = `${actor.name} invites you to Inkwell Check, where pages are made right for every reader. Choose a password here:`;
-  return sendLink(trx, services, { to, purpose: 'invitation', by: actor.id, site, text });
 }
 
 /** Sends an invitation once more; the one before is good no more. */
 export async function inviteAgain(services: Services, actor: Actor, wish: { person: string; site: string }): Promise<Result<null>> {
   return onPerson(services, actor, wish.person, async (trx, { name, email }) => {
     if (email === null) return NO_ADDRESS;
-    await sendInvitation(trx, services, actor, { person: wish.person, name, email }, wish.site);
+    await sendInvitations(trx, services, { actor, to: [{ person: wish.person, name, email }], site: wish.site });
     await writeDeed(trx, { by: actor.id, deed: 'invited again', person: wish.person });
     return done(null);
   });
@@ -186,6 +179,38 @@ const LAST_ONE = refused({
   kept: 'They keep their part.',
   next: 'Give the part to somebody else first.',
 });
+
+/** Says in which department somebody is; '' for none. */
+export function moveTo(services: Services, actor: Actor, wish: { person: string; department: string }): Promise<Result<null>> {
+  return onPerson(services, actor, wish.person, async (trx) => {
+    await setDepartment(trx, wish.person, departmentFrom(wish.department));
+    await writeDeed(trx, { by: actor.id, deed: 'said the department', person: wish.person, about: { department: wish.department } });
+    return done(null);
+  });
+}
+
+/** Takes the second factor from somebody who lost it. */
+export function endSecondFactor(services: Services, actor: Actor, wish: { person: string }): Promise<Result<null>> {
+  return onPerson(services, actor, wish.person, async (trx) => {
+    if (!(await removeSecondFactor(trx, wish.person))) return notFound('This second factor');
+    await writeDeed(trx, { by: actor.id, deed: 'took a second factor away', person: wish.person });
+    return done(null);
+  });
+}
+
+/** How an actor signs in. */
+export async function myWaysIn({ db }: Services, actor: Actor): Promise<Result<WaysIn>> {
+  return done(await waysIn(db, actor.id));
+}
+
+/** Writes down that an actor set up a second factor, or took it away again. */
+export function noteSecondFactor(services: Services, actor: Actor, wish: { isThere: boolean }): Promise<Result<null>> {
+  return writing(services.db, async (trx) => {
+    const deed = wish.isThere ? 'set up a second factor' : 'took a second factor away';
+    await writeDeed(trx, { by: actor.id, deed, person: actor.id });
+    return done(null);
+  });
+}
 
 /** Lets somebody leave on a day, from which on they may do nothing; null takes it back. */
 export function leave(services: Services, actor: Actor, wish: { person: string; day: string | null }): Promise<Result<null>> {

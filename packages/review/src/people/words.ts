@@ -19,6 +19,9 @@ export function nameFrom(typed: string): string | null {
   return name === '' || [...name].length > LONGEST_NAME ? null : name;
 }
 
+/** A department as it is kept: like a name; null for none. */
+export const departmentFrom = nameFrom;
+
 /** An e-mail address as it is kept, in lower case; null for what is none. */
 export function addressFrom(typed: string): string | null {
   const address = typed.normalize('NFC').trim().toLowerCase();

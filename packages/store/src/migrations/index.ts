@@ -25,6 +25,7 @@ import * as answers from './023-answers.ts';
 import * as live from './024-live.ts';
 import * as learning from './025-learning.ts';
 import * as remarks from './026-remarks.ts';
+import * as doors from './027-doors.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -54,4 +55,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '024-live': live,
   '025-learning': learning,
   '026-remarks': remarks,
+  '027-doors': doors,
 };

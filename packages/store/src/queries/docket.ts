@@ -1,5 +1,5 @@
 import { sql, type RawBuilder } from 'kysely';
-import type { Values } from '@inkwell/core';
+import type { Family, Values } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Standing } from '../schema.ts';
 import { OPEN } from './open.ts';
@@ -47,14 +47,16 @@ export async function takeFromHands(trx: Write, collection: number, findings: re
 /** How far handed work is: still to be done, come back after it was done, or done as an audit saw. */
 export type DocketState = 'to do' | 'returned' | 'done';
 
-const STATES: Record<DocketState, RawBuilder<unknown>> = {
+/** Each state, of findings `f`. */
+export const STATES: Record<DocketState, RawBuilder<unknown>> = {
   'to do': sql`f.standing in ('open', 'returned')`,
   returned: sql`f.standing = 'returned'`,
   done: sql`f.standing not in ('open', 'returned')`,
 };
 
 export interface DocketWish {
-  person: string;
+  /** Whose; null: everybody's. */
+  person: string | null;
   /** Ids of the collections looked into; null for all. */
   collections: readonly number[] | null;
   state: DocketState;
@@ -75,7 +77,7 @@ export interface DocketPage {
 function workFor({ person, collections, state }: Omit<DocketWish, 'state'> & { state?: DocketState }): RawBuilder<unknown> {
   return sql`hands h join handed d on d.hand_id = h.id join findings f on f.id = d.finding_id join pages p on p.id = d.page_id
     join collections c on c.id = h.collection_id and c.taken_out_at is null
-    where h.given_to = ${person} and p.gone_at is null and ${state ? STATES[state] : sql`true`}
+    where ${person === null ? sql`true` : sql`h.given_to = ${person}`} and p.gone_at is null and ${state ? STATES[state] : sql`true`}
       and (${collections}::integer[] is null or h.collection_id = any(${collections}::integer[]))`;
 }
 
@@ -107,6 +109,16 @@ export async function docketSums(
   return rows[0]!;
 }
 
+/** What somebody has still to do, by family. */
+export async function docketFamilies(db: Database | Write, wish: DocketWish): Promise<Partial<Record<Family, number>>> {
+  const { rows } = await sql<{
+    families: Partial<Record<Family, number>>;
+  }>`select coalesce(jsonb_object_agg(family, many), '{}') as families
+    from (select (select k.family from kinds k where k.id = f.kind_id) as family, count(*)::integer as many
+      from ${workFor({ ...wish, state: 'to do' })} group by 1) told`.execute(db);
+  return rows[0]!.families;
+}
+
 /** A thing to be done on a page. */
 export interface DocketItem {
   page: number;
@@ -118,16 +130,19 @@ export interface DocketItem {
   due: string | null;
   words: string;
   by: string;
+  /** Whose it is: their name, and where they are written to. */
+  of: string;
+  ofEmail: string | null;
 }
 
 /** What somebody has to do on pages: so many of each page, as they stand there. */
 export async function docketItems(db: Database | Write, wish: DocketWish, pages: readonly number[], each: number): Promise<DocketItem[]> {
   const { rows } = await sql<DocketItem>`select w.page, w.finding, w.standing, k.rule, o.message, o.message_values as values,
-      w.due, w.words, b.name as by
-    from (select d.page_id as page, f.id as finding, f.standing, f.kind_id, to_char(h.due, 'YYYY-MM-DD') as due, h.words, h.made_by,
+      w.due, w.words, b.name as by, m.name as of, m.email as "ofEmail"
+    from (select d.page_id as page, f.id as finding, f.standing, f.kind_id, to_char(h.due, 'YYYY-MM-DD') as due, h.words, h.made_by, h.given_to,
         row_number() over (partition by d.page_id order by h.due nulls last, f.id) as nth
       from ${workFor(wish)} and d.page_id = any(${pages}::integer[])) w
-      join kinds k on k.id = w.kind_id join people b on b.id = w.made_by
+      join kinds k on k.id = w.kind_id join people b on b.id = w.made_by join people m on m.id = w.given_to
       join lateral (select message, message_values from occurrences where finding_id = w.finding order by from_audit desc, place limit 1) o
         on true
     where w.nth <= ${each} order by w.page, w.nth`.execute(db);

@@ -9,11 +9,13 @@ export interface PersonLine {
   id: string;
   name: string;
   email: string | null;
+  department: string | null;
   memberships: (Membership & { id: number; title: string | null })[];
   /** From that day on they may do nothing; null for nobody who leaves. */
   leaves: string | null;
   /** Whether they may sign in, and when they last did. */
   signsIn: boolean;
+  hasSecondFactor: boolean;
   lastSeen: Date | null;
   /** Until when an invitation they have not taken up is good. */
   invitedUntil: Date | null;
@@ -25,14 +27,16 @@ export async function peopleLines(
   { words, after, limit }: { words: string; after: { name: string; id: string } | null; limit: number },
 ): Promise<PersonLine[]> {
   const pattern = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
-  const { rows } = await sql<PersonLine>`select p.id, p.name, p.email, p.disabled_on::text as leaves, l.id is not null as "signsIn",
+  const { rows } =
+    await sql<PersonLine>`select p.id, p.name, p.email, p.department, p.disabled_on::text as leaves, l.id is not null as "signsIn",
+      coalesce(l.has_second_factor, false) as "hasSecondFactor",
       (select max(updated_at) from sessions s where s.login_id = p.id) as "lastSeen",
       (select max(until) from links k where k.person_id = p.id and k.purpose = 'invitation' and k.used_at is null and k.until > now())
         as "invitedUntil",
       coalesce((select jsonb_agg(jsonb_build_object('id', m.id, 'collection', m.collection_id, 'role', m.role, 'title', c.title)
         order by m.id) from memberships m left join collections c on c.id = m.collection_id where m.person_id = p.id), '[]') as memberships
     from people p left join logins l on l.id = p.id
-    where p.kind = 'person' and (p.name ilike ${pattern} or p.email ilike ${pattern})
+    where p.kind = 'person' and (p.name ilike ${pattern} or p.email ilike ${pattern} or p.department ilike ${pattern})
       and (${after?.name ?? null}::text is null or (lower(p.name), p.id) > (lower(${after?.name ?? ''}), ${after?.id ?? ''}))
     order by lower(p.name), p.id limit ${limit}`.execute(db);
   return rows;
@@ -115,6 +119,39 @@ export async function setPassword(
   await trx.deleteFrom('sessions').where('login_id', '=', person).execute();
 }
 
+/** How somebody signs in. */
+export interface WaysIn {
+  password: boolean;
+  secondFactor: boolean;
+}
+
+export async function waysIn(db: Database | Write, person: string): Promise<WaysIn> {
+  const { rows } = await sql<WaysIn>`select exists (select 1 from accounts where login_id = ${person} and password is not null) as password,
+      exists (select 1 from logins where id = ${person} and has_second_factor) as "secondFactor"`.execute(db);
+  return rows[0]!;
+}
+
+/** Takes somebody's second factor away; false where they have none. */
+export async function removeSecondFactor(trx: Write, person: string): Promise<boolean> {
+  await trx.deleteFrom('second_factors').where('login_id', '=', person).execute();
+  const { numAffectedRows } = await sql`update logins set has_second_factor = false where id = ${person} and has_second_factor`.execute(
+    trx,
+  );
+  return numAffectedRows === 1n;
+}
+
+/** Lets whoever has an address sign in by another service's word: gives them a login where they have none yet and have not left. */
+export async function letSignOn(db: Database, email: string): Promise<void> {
+  await sql`insert into logins (id, name, email) select id, name, email from people
+    where email = ${email} and kind = 'person' and (disabled_on is null or disabled_on > current_date)
+    on conflict do nothing`.execute(db);
+}
+
+/** Says in which department somebody is. */
+export async function setDepartment(trx: Write, person: string, department: string | null): Promise<void> {
+  await trx.updateTable('people').set({ department }).where('id', '=', person).execute();
+}
+
 /** Says where somebody is written to. */
 export async function setEmail(trx: Write, person: string, email: string): Promise<void> {
   await trx.updateTable('people').set({ email }).where('id', '=', person).execute();
@@ -122,15 +159,19 @@ export async function setEmail(trx: Write, person: string, email: string): Promi
 
 export type SentLink = Selectable<Links>;
 
-/** Writes down a link that is sent; those sent before for the same purpose are good no more. */
-export async function addLink(trx: Write, link: Pick<SentLink, 'sum' | 'person_id' | 'purpose' | 'made_by' | 'until'>): Promise<void> {
+export type NewLink = Pick<SentLink, 'sum' | 'person_id' | 'purpose' | 'made_by' | 'until'>;
+
+/** Writes down links that are sent, all for one purpose; those sent before to the same people for it are good no more. */
+export async function addLinks(trx: Write, links: readonly NewLink[]): Promise<void> {
+  if (links.length === 0) return;
+  const people = links.map(({ person_id }) => person_id);
   await trx
     .deleteFrom('links')
-    .where('person_id', '=', link.person_id)
-    .where('purpose', '=', link.purpose)
+    .where('person_id', 'in', people)
+    .where('purpose', '=', links[0]!.purpose)
     .where('used_at', 'is', null)
     .execute();
-  await trx.insertInto('links').values(link).execute();
+  await trx.insertInto('links').values(links).execute();
 }
 
 /** The person a link is for, while it is good; locked until the transaction ends. */
@@ -244,15 +285,25 @@ export async function messageLines(db: Database | Write, before: number | null, 
     .execute();
 }
 
+export interface NewDeed {
+  by: string;
+  deed: string;
+  person?: string | null;
+  about?: Record<string, unknown>;
+}
+
 /** Writes down who did what to whom, or to the house. */
-export async function writeDeed(
-  trx: Write,
-  { by, deed, person = null, about = {} }: { by: string; deed: string; person?: string | null; about?: Record<string, unknown> },
-): Promise<void> {
-  await trx
-    .insertInto('deeds')
-    .values({ made_by: by, deed, person_id: person, about: JSON.stringify(about) })
-    .execute();
+export const writeDeed = (trx: Write, deed: NewDeed): Promise<void> => writeDeeds(trx, [deed]);
+
+export async function writeDeeds(trx: Write, deeds: readonly NewDeed[]): Promise<void> {
+  if (deeds.length === 0) return;
+  const rows = deeds.map(({ by, deed, person = null, about = {} }) => ({
+    made_by: by,
+    deed,
+    person_id: person,
+    about: JSON.stringify(about),
+  }));
+  await trx.insertInto('deeds').values(rows).execute();
 }
 
 export interface DeedLine {

@@ -15,6 +15,7 @@ export interface Person {
   /** Where they are written to; null for whoever has none, or was removed. */
   email: string | null;
   kind: 'person' | 'system';
+  department: string | null;
   /** Nobody who left may act. */
   disabled: boolean;
   keepsTime: boolean;
@@ -32,13 +33,22 @@ function peopleRows(db: Database) {
     where m.person_id = people.id), '[]')`;
   return db
     .selectFrom('people')
-    .select(['id', 'name', 'email', 'kind', 'keeps_time as keepsTime', 'keys'])
+    .select(['id', 'name', 'email', 'kind', 'department', 'keeps_time as keepsTime', 'keys'])
     .select([sql<boolean>`coalesce(disabled_on <= current_date, false)`.as('disabled'), memberships.as('memberships')]);
 }
 
 /** Everybody who may be at the desk, by name. */
 export function people(db: Database): Promise<Person[]> {
   return peopleRows(db).where('kind', '=', 'person').orderBy('name').execute();
+}
+
+/** Whoever may take something, by their address or their name, as a table names them. */
+export function peopleToTake(db: Database, named: readonly string[]): Promise<Person[]> {
+  return peopleRows(db)
+    .where('kind', '=', 'person')
+    .where(sql<boolean>`(disabled_on is null or disabled_on > current_date)`)
+    .where(sql<boolean>`(email = any(${named.map((one) => one.toLowerCase())}::text[]) or name = any(${named}::text[]))`)
+    .execute();
 }
 
 export function personById(db: Database, id: string): Promise<Person | undefined> {

@@ -15,6 +15,8 @@ export interface House {
   currency: string | null;
   /** Whether what only the theme or the host can fix holds an author's page. */
   elsewhere_holds: boolean;
+  /** For how many days things are kept, by what they are. */
+  kept_days: JSONColumnType<Readonly<Record<string, number>>, never, string>;
   /** The last day on which people were written to about their work. */
   digested_on: Day | null;
   profile_id: number;

@@ -16,6 +16,7 @@ export interface People {
   kind: ColumnType<'person' | 'system', 'person' | 'system' | undefined, never>;
   /** From this day on they may do nothing. */
   disabled_on: ColumnType<string | null, string | null | undefined, string | null>;
+  department: ColumnType<string | null, string | null | undefined, string | null>;
   /** Whether their working times are kept. */
   keeps_time: ColumnType<boolean, boolean | undefined, boolean>;
   keys: ColumnType<KeySettings, string | undefined, string>;
@@ -35,6 +36,18 @@ export interface Logins {
   name: string;
   email: string;
   created_at: Generated<Date>;
+  has_second_factor: Generated<boolean>;
+}
+
+/** A second factor of a login, sealed with the server's secret; until it was tried once, it is asked of nobody. */
+export interface SecondFactors {
+  id: string;
+  login_id: string;
+  secret: string;
+  recovery_codes: string;
+  verified: Generated<boolean>;
+  failed_count: Generated<number>;
+  locked_until: Date | null;
 }
 
 /** A browser somebody is signed in with. */
@@ -79,6 +92,9 @@ export interface Messages {
   made_at: Generated<Date>;
   sent_at: Date | null;
   trouble: string | null;
+  /** How often it was tried to send it, and when it is tried next. */
+  tries: Generated<number>;
+  try_at: Generated<Date>;
   /** Since when whoever it is for has read it here. */
   read_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }

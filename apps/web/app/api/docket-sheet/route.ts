@@ -1,20 +1,43 @@
-import { docketSheet, type DocketState } from '@inkwell/review';
+import { docketSheet, takeDocketSheet, type DocketState } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
-import { downloaded, guarded, problemResponse } from '@/server/answer';
+import { bytesWithin, downloaded, fromElsewhere, guarded, problemResponse } from '@/server/answer';
 import { ownAddress } from '@/server/auth';
 import { services } from '@/server/services';
 
 const STATES: readonly DocketState[] = ['to do', 'returned', 'done'];
 
-/** What somebody has to see to, as a table. */
+/** Longest table that is taken, in bytes. */
+const LONGEST = 20_000_000;
+
+/** What somebody has to see to, as a table; `all`: everybody. */
 export function GET(request: Request): Promise<Response> {
   return guarded(async () => {
     const actor = await currentActor();
     const asked = new URL(request.url).searchParams;
     const state = STATES.find((one) => one === asked.get('state')) ?? 'to do';
-    const wish = { person: asked.get('person')?.slice(0, 100), state, site: ownAddress() };
+    const person = asked.has('all') ? null : asked.get('person')?.slice(0, 100);
+    const wish = { person, state, site: ownAddress() };
     const sheet = await docketSheet(await services(), actor, wish);
     if (!sheet.ok) return problemResponse(sheet.problem);
     return downloaded(sheet.value, { name: 'docket.csv', type: 'text/csv; charset=utf-8' });
+  });
+}
+
+/** Takes such a table back, as its very bytes: whom each thing is for, and by when. */
+export function POST(request: Request): Promise<Response> {
+  const barred = fromElsewhere(request);
+  if (barred) return Promise.resolve(barred);
+  return guarded(async () => {
+    const actor = await currentActor();
+    const bytes = await bytesWithin(request, LONGEST);
+    if (bytes === null)
+      return problemResponse({
+        code: 'too-large',
+        what: 'This table is too large',
+        kept: 'Nothing was changed.',
+        next: 'Bring it in in parts.',
+      });
+    const taken = await takeDocketSheet(await services(), actor, { bytes, site: ownAddress() });
+    return taken.ok ? Response.json(taken) : problemResponse(taken.problem);
   });
 }

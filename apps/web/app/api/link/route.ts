@@ -11,6 +11,6 @@ export function POST(request: Request): Promise<Response> {
     const chosen = await choosePassword(await services(), { secret, password, hash: hashPassword });
     if (!chosen.ok) return chosen.problem;
     const found = await signIn(request, { email: chosen.value.email, password });
-    return withCookies(Response.json({ ok: true, value: null }), found.ok ? found.value : []);
+    return withCookies(Response.json({ ok: true, value: null }), found.ok ? found.value.cookies : []);
   });
 }

@@ -1,10 +1,13 @@
 import {
+  endSecondFactor,
   endTheirSessions,
   givePart,
   invite,
   inviteAgain,
   leave,
+  moveTo,
   removePerson,
+  setKeeping,
   showDeeds,
   showMessages,
   showPeople,
@@ -12,7 +15,7 @@ import {
 } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
 import { ownAddress } from '@/server/auth';
-import { DEEDS, FIND_PEOPLE, GIVE_PART, INVITE, LEAVE, MESSAGES, PERSON_ONLY, TAKE_PART } from '@/server/peopleInputs';
+import { DEEDS, DEPARTMENT, FIND_PEOPLE, GIVE_PART, INVITE, KEEPING, LEAVE, MESSAGES, PERSON_ONLY, TAKE_PART } from '@/server/peopleInputs';
 
 /** What is done about people: who may is looked at by each act. */
 export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
@@ -34,6 +37,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, LEAVE, (services, actor, wish) => leave(services, actor, wish));
     case 'remove':
       return answer(request, PERSON_ONLY, (services, actor, wish) => removePerson(services, actor, wish));
+    case 'department':
+      return answer(request, DEPARTMENT, (services, actor, wish) => moveTo(services, actor, wish));
+    case 'end-second-factor':
+      return answer(request, PERSON_ONLY, (services, actor, wish) => endSecondFactor(services, actor, wish));
+    case 'keeping':
+      return answer(request, KEEPING, (services, actor, wish) => setKeeping(services, actor, wish));
     case 'end-sessions':
       return answer(request, PERSON_ONLY, (services, actor, wish) => endTheirSessions(services, actor, wish));
     case 'messages':

@@ -1,9 +1,12 @@
-import { endCalendar, endMySessions, newCalendar } from '@inkwell/review';
-import { currentSession } from '@/server/actor';
+import { endCalendar, endMySessions, newCalendar, noteSecondFactor, type Result } from '@inkwell/review';
+import { currentActor, currentSession } from '@/server/actor';
 import { ownAddress } from '@/server/auth';
-import { answer, problemResponse } from '@/server/answer';
-import { NOTHING } from '@/server/inputs';
-import { END_SESSION } from '@/server/peopleInputs';
+import { answer, guarded, open, problemResponse } from '@/server/answer';
+import { NOTHING, type Checker } from '@/server/inputs';
+import { END_SESSION, OWN_PASSWORD, SECOND_CODE } from '@/server/peopleInputs';
+import { beginSecond, endSecond, signInSecond } from '@/server/secondFactor';
+import { services } from '@/server/services';
+import { withCookies } from '@/server/signIn';
 
 /** What one does about one's own sessions. */
 export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
@@ -14,6 +17,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, NOTHING, async (services, actor) =>
         endMySessions(services, actor, { but: (await currentSession())?.id ?? null }),
       );
+    case 'begin-second':
+      return answer(request, OWN_PASSWORD, (_services, _actor, wish) => beginSecond(request, wish));
+    case 'try-second':
+      return changedSession(request, SECOND_CODE, (wish) => signInSecond(request, wish), true);
+    case 'end-second':
+      return changedSession(request, OWN_PASSWORD, (wish) => endSecond(request, wish), false);
     case 'calendar':
       return answer(request, NOTHING, (services, actor) => newCalendar(services, actor, { site: ownAddress() }));
     case 'end-calendar':
@@ -21,4 +30,22 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
     default:
       return problemResponse({ code: 'not-found', what: 'There is nothing at this address', kept: 'Nothing was changed.' });
   }
+}
+
+/** What changes how one signs in gives one a new session; it is written into the record. */
+function changedSession<T>(
+  request: Request,
+  check: Checker<T>,
+  act: (wish: T) => Promise<Result<string[]>>,
+  isThere: boolean,
+): Promise<Response> {
+  return guarded(async () => {
+    const actor = await currentActor();
+    return open(request, check, async (wish) => {
+      const changed = await act(wish);
+      if (!changed.ok) return changed.problem;
+      await noteSecondFactor(await services(), actor, { isThere });
+      return withCookies(Response.json({ ok: true, value: null }), changed.value);
+    });
+  });
 }

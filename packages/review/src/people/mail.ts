@@ -1,0 +1,33 @@
+import { messagesDue, messagesWent, type MessageDue } from '@inkwell/store';
+import { unlessAllowed, type Actor } from '../actor.ts';
+import { done, type Result } from '../problems.ts';
+import type { Services } from '../services.ts';
+
+/** Gives a message to a mail server; throws where it is not taken. */
+export type SendMail = (message: MessageDue) => Promise<void>;
+
+/** Messages sent at one time. */
+const AT_ONCE = 50;
+
+/** Sends what waits in the outbox. What is not taken is tried again later and later, and its trouble is told. */
+export async function sendMail(
+  { db }: Services,
+  actor: Actor,
+  wish: { send: SendMail },
+): Promise<Result<{ sent: number; refused: number }>> {
+  const barred = unlessAllowed(actor, 'keep the house', 'house');
+  if (barred) return barred;
+  const due = await messagesDue(db, AT_ONCE);
+  const went = await Promise.all(
+    due.map(async (message) => {
+      const trouble = await wish.send(message).then(
+        () => null,
+        (error: unknown) => (error instanceof Error ? error.message : String(error)).slice(0, 500),
+      );
+      return { id: message.id, trouble };
+    }),
+  );
+  if (went.length > 0) await messagesWent(db, went);
+  const sent = went.filter(({ trouble }) => trouble === null).length;
+  return done({ sent, refused: went.length - sent });
+}
