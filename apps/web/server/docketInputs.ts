@@ -1,5 +1,6 @@
 import 'server-only';
 import { checker, DAY, ID, PAGES, SHORT } from './inputs';
+import { CHOSEN } from './registerInputs';
 
 const base = { type: 'object', additionalProperties: false } as const;
 const COLLECTION = { type: 'string', maxLength: 200 } as const;
@@ -22,12 +23,21 @@ export const HAND_OUT = checker({
     findings: { anyOf: [FINDINGS, { type: 'null' }] },
   },
 });
+export const HAND_OUT_CHOSEN = checker({
+  ...base,
+  required: ['collection', 'to', 'due', 'words', 'chosen'],
+  properties: { collection: { type: ['string', 'null'], maxLength: 200 }, to: SOMEBODY, due: DAY, words: SHORT, chosen: CHOSEN },
+});
 export const TAKE_FROM = checker({
   ...base,
   required: ['collection', 'findings'],
   properties: { collection: COLLECTION, findings: FINDINGS },
 });
-export const TAKERS = checker({ ...base, required: ['collection'], properties: { collection: COLLECTION } });
+export const TAKERS = checker({
+  ...base,
+  required: ['collection'],
+  properties: { collection: { type: ['string', 'null'], maxLength: 200 } },
+});
 export const DOCKET = checker({
   ...base,
   required: ['person', 'state', 'after'],

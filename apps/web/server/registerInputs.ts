@@ -85,22 +85,24 @@ export const TRY_MENDS = checker({
     },
   },
 });
+/** Things that were chosen: by their ids, or lines of a choice, or all it comes to. */
+export const CHOSEN = {
+  oneOf: [
+    { ...base, required: ['things'], properties: { things: THINGS } },
+    {
+      ...base,
+      required: ['choice', 'keys'],
+      properties: { choice: CHOICE, keys: { oneOf: [{ type: 'null' }, { type: 'array', maxItems: 20_000, items: KEY }] } },
+    },
+  ],
+} as const;
 export const MEND = checker({
   ...base,
   required: ['collection', 'register', 'chosen'],
   properties: {
     collection: COLLECTION,
     register: OF,
-    chosen: {
-      oneOf: [
-        { ...base, required: ['things'], properties: { things: THINGS } },
-        {
-          ...base,
-          required: ['choice', 'keys'],
-          properties: { choice: CHOICE, keys: { oneOf: [{ type: 'null' }, { type: 'array', maxItems: 20_000, items: KEY }] } },
-        },
-      ],
-    },
+    chosen: CHOSEN,
     mend: MENDING,
     parts: {
       type: 'array',

@@ -115,10 +115,11 @@ export {
   type RegisterChoice,
   type RegisterShown,
   type ThingLine,
+  type Chosen,
 } from './registers/register.ts';
 export { proposeName, proposeNames, type NameForFile, type ProposedName } from './registers/rename.ts';
 export { around, offersOn, thing, type CaseView, type RuleOffers, type ThingView, type UseView } from './registers/thing.ts';
-export { mend, tryMends, type Chosen, type MendTried, type WishedMends } from './registers/mend.ts';
+export { mend, tryMends, type MendTried, type WishedMends } from './registers/mend.ts';
 export { showMend, unmakeMend, type MendView } from './registers/together.ts';
 export type { Grouping, RegisterOrder } from '@inkwell/store';
 export type { Reach, ReachedCollection } from './registers/reach.ts';
@@ -168,7 +169,7 @@ export type { KeptDays, WaysIn } from '@inkwell/store';
 export { changeHanded, handedOut, type HandedChange, type HandedChanged, type HandedChoice, type HandedShown } from './docket/handed.ts';
 export { docketSheet, takeDocketSheet, type DocketSheetTaken } from './docket/sheet.ts';
 export type { HandedBy, HandedColumn } from '@inkwell/store';
-export { docket, handOut, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
+export { docket, handOut, handOutChosen, takeFrom, takers, type DocketShown, type DocketThing, type HandOut } from './docket/docket.ts';
 export type { DocketPlace, DocketState } from '@inkwell/store';
 export { giveAnswer, settleAnswer, takeAnswerBack, type AnswerGiven, type AnswerReach, type GiveAnswer } from './questions/answers.ts';
 export {

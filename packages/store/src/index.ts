@@ -410,6 +410,7 @@ export {
   docketSums,
   handedOn,
   handOutOn,
+  handOutThings,
   takeFromHands,
   type DigestLine,
   type DocketItem,

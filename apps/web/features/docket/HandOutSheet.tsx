@@ -1,5 +1,5 @@
 'use client';
-import type { PagesChosen, Problem } from '@inkwell/review';
+import type { Chosen, PagesChosen, Problem } from '@inkwell/review';
 import { useEffect, useState } from 'react';
 import { Button } from '@/ui/Button';
 import { DayBox, Pick, TextBox } from '@/ui/Field';
@@ -9,10 +9,10 @@ import { Sheet } from '@/ui/Sheet';
 import { counted } from '@/ui/words';
 
 interface HandOutProps {
-  collection: string;
-  pages: readonly string[] | PagesChosen;
-  /** Some findings of them; null for all that is open. */
-  findings: readonly number[] | null;
+  /** Null: all that one may hand out in. */
+  collection: string | null;
+  /** Pages with some findings of them (null: all that is open), or things of a register. */
+  of: { pages: readonly string[] | PagesChosen; findings: readonly number[] | null } | { chosen: Chosen };
   /** What is handed out, in words. */
   what: string;
   onClose(): void;
@@ -26,7 +26,7 @@ interface Taker {
 }
 
 /** Hands work to somebody, with a day and a word. */
-export function HandOutSheet({ collection, pages, findings, what, onClose, onDone }: HandOutProps) {
+export function HandOutSheet({ collection, of, what, onClose, onDone }: HandOutProps) {
   const [people, setPeople] = useState<readonly Taker[] | null>(null);
   const [to, setTo] = useState('');
   const [due, setDue] = useState('');
@@ -41,8 +41,9 @@ export function HandOutSheet({ collection, pages, findings, what, onClose, onDon
   }, [collection]);
   const go = async () => {
     setBusy(true);
-    const wish = { collection, pages, findings, to, due: due || null, words };
-    const sent = await send<{ findings: number; pages: number }>('/api/docket/hand-out', wish);
+    const wish = { collection, ...of, to, due: due || null, words };
+    const address = 'chosen' in of ? '/api/docket/hand-out-chosen' : '/api/docket/hand-out';
+    const sent = await send<{ findings: number; pages: number }>(address, wish);
     setBusy(false);
     setProblem(sent.ok ? null : sent.problem);
     if (!sent.ok) return;

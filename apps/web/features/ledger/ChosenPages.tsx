@@ -113,8 +113,7 @@ export function ChosenPages({ collection, chosen, whole, onClear }: ChosenPagesP
       {handing && (
         <HandOutSheet
           collection={collection}
-          pages={reaching.pages}
-          findings={null}
+          of={{ pages: reaching.pages, findings: null }}
           what={`All that is open on ${many}`}
           onClose={() => setHanding(false)}
           onDone={(words) => {

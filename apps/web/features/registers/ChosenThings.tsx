@@ -3,6 +3,7 @@ import type { Mend, RegisterName } from '@inkwell/core';
 import type { RegisterChoice, ThingLine } from '@inkwell/review';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { HandOutSheet } from '@/features/docket/HandOutSheet';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { counted } from '@/ui/words';
@@ -47,10 +48,13 @@ const ACTS: Record<RegisterName, readonly { label: string; mend: Mend }[]> = {
 export function ChosenThings({ collection, register, choice, view, total, chosen, loaded, mending }: ChosenProps) {
   const [asked, setAsked] = useState<{ label: string; mend: Mend } | null>(null);
   const [naming, setNaming] = useState(false);
+  const [handing, setHanding] = useState(false);
+  const [said, setSaid] = useState('');
   const many = chosen.all ? total : chosen.set.size;
   if (many === 0)
     return (
       <Row>
+        <span role="status">{said}</span>
         <SheetButtons {...{ collection, view, mending }} />
         <Button $look="quiet" onPress={chosen.chooseAll}>
           {`Choose all ${counted(total, ...THING_WORDS[register])}`}
@@ -66,9 +70,23 @@ export function ChosenThings({ collection, register, choice, view, total, chosen
         </Button>
       ))}
       {register === 'images' && <Button onPress={() => setNaming(true)}>Rename the files</Button>}
+      <Button onPress={() => setHanding(true)}>Hand out…</Button>
       <Button $look="quiet" onPress={chosen.clear}>
         Choose none
       </Button>
+      {handing && (
+        <HandOutSheet
+          collection={collection}
+          of={{ chosen: { choice, keys: chosen.all ? null : chosen.lines.map(({ key }) => key) } }}
+          what={`All that is open on ${counted(many, ...THING_WORDS[register])}`}
+          onClose={() => setHanding(false)}
+          onDone={(words) => {
+            setHanding(false);
+            setSaid(words);
+            chosen.clear();
+          }}
+        />
+      )}
       {naming && (
         <NamesSheet
           {...{ collection, choice }}

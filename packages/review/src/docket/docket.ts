@@ -7,6 +7,7 @@ import {
   docketPages,
   docketSums,
   handOutOn,
+  handOutThings,
   house,
   lockCollection,
   people,
@@ -27,6 +28,8 @@ import { may, unlessAllowed, visibleTo, type Actor } from '../actor.ts';
 import { chosenPages, type PagesChosen } from '../chosenPages.ts';
 import { costOf, houseEffort } from '../effort.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
+import { reached, type Reach } from '../registers/reach.ts';
+import { thingsOf, type Chosen } from '../registers/register.ts';
 import { dayIn, type Services } from '../services.ts';
 import { dayTrouble, mayTake } from './handed.ts';
 
@@ -46,6 +49,9 @@ export interface HandOut {
   site: string;
 }
 
+/** What goes with work that is handed out. */
+type Said = Pick<HandOut, 'due' | 'words' | 'site'>;
+
 /** Hands work to somebody, who is written to. How far it is the findings say: nobody has to report it. */
 export function handOut(services: Services, actor: Actor, wish: HandOut): Promise<Result<{ findings: number; pages: number }>> {
   return writing(services.db, async (trx) => {
@@ -61,20 +67,14 @@ export function handOut(services: Services, actor: Actor, wish: HandOut): Promis
     const pages = await chosenPages(trx, services, collection.id, wish.pages);
     const hand = { collection: collection.id, to: to.id, by: actor.id, due: wish.due, words: wish.words.trim() };
     const put = await handOutOn(trx, hand, pages, wish.findings, today);
-    if (put.findings === 0)
-      return refused({
-        code: 'nothing-to-do',
-        what: 'Nothing is open there',
-        kept: 'Nobody was given anything.',
-        next: 'Choose pages with something open.',
-      });
+    if (put.findings === 0) return NOTHING_OPEN;
     if (to.email !== null && to.id !== actor.id)
       await addMessages(trx, [{ person: to.id, address: to.email, ...messageOf(actor, collection.title, wish, put) }]);
     return done(put);
   });
 }
 
-function troubleWith(to: Person | undefined, collection: number, { due, words }: HandOut, today: string): string | null {
+function troubleWith(to: Person | undefined, collection: number, { due, words }: Said, today: string): string | null {
   if (!to || to.kind !== 'person' || to.disabled) return 'Nobody of that name works here.';
   if (!mayTake(to, collection)) return `${to.name} may neither change pages nor rule on questions in this collection.`;
   const trouble = due === null ? null : dayTrouble(due, today);
@@ -82,24 +82,60 @@ function troubleWith(to: Person | undefined, collection: number, { due, words }:
   return [...words].length > LONGEST_WORD ? `The word that goes with it is longer than ${LONGEST_WORD} characters.` : null;
 }
 
-function messageOf(actor: Actor, title: string, { due, words, site }: HandOut, put: { findings: number; pages: number }) {
+function messageOf(actor: Actor, title: string, { due, words, site }: Said, put: { findings: number; pages: number }) {
   const things = `${put.findings} ${put.findings === 1 ? 'thing' : 'things'} on ${put.pages} ${put.pages === 1 ? 'page' : 'pages'}`;
   const asked = `${actor.name} asks you to see to ${things} of ${title}${due === null ? '' : `, by ${due}`}.`;
   return { subject: `${things} to see to`, body: [asked, words.trim(), `${site}/docket`].filter(Boolean).join('\n\n') + '\n' };
 }
 
-/** Whoever work of a collection may be handed to. */
-export async function takers(
-  { db }: Services,
-  actor: Actor,
-  wish: { collection: string },
-): Promise<Result<{ id: string; name: string; role: string }[]>> {
-  const collection = await collectionBySlug(db, wish.collection);
-  if (!collection) return notFound('This collection');
-  const on = { collection: collection.id };
-  const barred = unlessAllowed(actor, 'hand out', on, 'This collection');
-  if (barred) return barred;
-  const able = (await people(db)).filter((person) => mayTake(person, collection.id));
+/** What is handed to somebody of a register: all that is open on things that were chosen. */
+export interface HandOutThings extends Reach {
+  chosen: Chosen;
+  to: string;
+  due: string | null;
+  words: string;
+  site: string;
+}
+
+/** Things that are handed out at once. */
+const MOST_THINGS = 20_000;
+
+/** Hands out what is open on things of a register, in every collection where it may be handed to them. */
+export function handOutChosen(services: Services, actor: Actor, wish: HandOutThings): Promise<Result<{ findings: number; pages: number }>> {
+  return writing(services.db, async (trx) => {
+    const found = await reached(trx, actor, 'hand out', wish);
+    if (!found.ok) return found;
+    const today = dayIn((await house(trx)).timeZone, services.now());
+    const to = await personById(trx, wish.to);
+    const able = found.value.filter(({ id }) => to && mayTake(to, id));
+    const why = troubleWith(to, (able[0] ?? found.value[0])?.id ?? 0, wish, today);
+    if (why !== null || !to)
+      return refused({ code: 'declined', what: 'This is handed to nobody', why: why ?? '', kept: 'Nothing was changed.' });
+    const things = await thingsOf(trx, found.value, wish.chosen, MOST_THINGS + 1);
+    if (things.length > MOST_THINGS)
+      return refused({ code: 'too-large', what: `That is more than ${MOST_THINGS} things`, kept: 'Nobody was given anything.' });
+    const hand = { to: to.id, by: actor.id, due: wish.due, words: wish.words.trim() };
+    const put = await handOutThings(trx, hand, { things, collections: able.map(({ id }) => id) }, today);
+    if (put.findings === 0) return NOTHING_OPEN;
+    const where = able.length === 1 ? able[0]!.title : 'several collections';
+    if (to.email !== null && to.id !== actor.id)
+      await addMessages(trx, [{ person: to.id, address: to.email, ...messageOf(actor, where, wish, put) }]);
+    return done(put);
+  });
+}
+
+const NOTHING_OPEN = refused({
+  code: 'nothing-to-do',
+  what: 'Nothing is open there',
+  kept: 'Nobody was given anything.',
+  next: 'Choose what has something open.',
+});
+
+/** Whoever work of a collection may be handed to, or of any that one may hand out in. */
+export async function takers({ db }: Services, actor: Actor, wish: Reach): Promise<Result<{ id: string; name: string; role: string }[]>> {
+  const found = await reached(db, actor, 'hand out', wish);
+  if (!found.ok) return found;
+  const able = (await people(db)).filter((person) => found.value.some(({ id }) => mayTake(person, id)));
   return done(able.map(({ id, name, memberships }) => ({ id, name, role: memberships[0]!.role })));
 }
 

@@ -6,6 +6,7 @@ import {
   fix,
   handedOut,
   handOut,
+  handOutChosen,
   showMessages,
   takeDocketSheet,
   type Actor,
@@ -150,4 +151,25 @@ test('the table goes out, and comes back with other people and days; what no lon
   const said = now.rows.map(({ given_to, due }) => `${given_to} ${due}`);
   expect(said).toEqual(expect.arrayContaining([`${OTTO.id} 2099-09-01`, `${NELL.id} null`, `${NELL.id} 2099-08-01`]));
   expect(await takeDocketSheet(services, NELL, { bytes: new Uint8Array(), site: SITE })).toMatchObject({ ok: false });
+});
+
+test('what was chosen in a register is handed out: what is open on its uses, on every page, and nothing else', async () => {
+  const pages = [await page(IMAGES), await page(IMAGES)];
+  const choice = { register: 'images' as const, words: 'comb.png' };
+  const wish = { collection: SLUG, chosen: { choice, keys: null }, to: OTTO.id, due: null, words: '', site: SITE };
+  const put = await handOutChosen(services, INES, wish);
+  if (!put.ok) throw new Error(put.problem.what);
+  expect(put.value.pages).toBeGreaterThanOrEqual(2);
+  const rows = await sql<{ rule: string; html: string }>`select distinct k.rule from handed d join hands h on h.id = d.hand_id
+    join findings f on f.id = d.finding_id join kinds k on k.id = f.kind_id
+    where h.given_to = ${OTTO.id} and d.page_id = any(${pages.map(({ pageId }) => pageId)}::integer[])`.execute(db());
+  expect(rows.rows.every(({ rule }) => rule.startsWith('images/'))).toBe(true);
+  // Handed out again it is in one person's hands still; elsewhere, or by whoever may not, in nobody's.
+  expect(await handOutChosen(services, INES, { ...wish, to: NELL.id })).toEqual(put);
+  expect(await handOutChosen(services, NELL, wish)).toMatchObject({ ok: false });
+  expect(await handOutChosen(services, INES, { ...wish, to: RUTH.id })).toMatchObject({ ok: false, problem: { code: 'declined' } });
+  expect(await handOutChosen(services, INES, { ...wish, chosen: { things: [] } })).toMatchObject({
+    ok: false,
+    problem: { code: 'nothing-to-do' },
+  });
 });

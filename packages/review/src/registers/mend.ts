@@ -12,8 +12,6 @@ import {
   setStrokeJob,
   snapshot,
   SYSTEM,
-  thingsChosen,
-  thingsNamed,
   thingsOn,
   whoHasOpen,
   writing,
@@ -33,11 +31,8 @@ import { dayIn, type Services } from '../services.ts';
 import { inTheBackground } from '../strokes/acts.ts';
 import { renamesIn, type Renamed } from './rename.ts';
 import { reached, type Reach } from './reach.ts';
-import { wishOf, type RegisterChoice } from './register.ts';
+import { thingsOf, type Chosen } from './register.ts';
 import { wordsForMend } from './words.ts';
-
-/** Things that were chosen: by their ids, or lines of a choice, or all it comes to. */
-export type Chosen = { things: readonly string[] } | { choice: RegisterChoice; keys: readonly string[] | null };
 
 /** What is done to things that were chosen: the same to all, or to each its own. */
 export interface WishedMends extends Reach {
@@ -116,10 +111,7 @@ async function planned(trx: Write, actor: Actor, wish: WishedMends): Promise<Res
   const found = await reached(trx, actor, 'change a page', wish);
   if (!found.ok) return found;
   const collections = found.value.map(({ id }) => id);
-  const ids =
-    'things' in wish.chosen
-      ? (await thingsNamed(trx, collections, wish.chosen.things)).map(({ id }) => id)
-      : await thingsChosen(trx, wishOf(wish.chosen.choice, found.value), wish.chosen.keys, MOST_THINGS + 1);
+  const ids = await thingsOf(trx, found.value, wish.chosen, MOST_THINGS + 1);
   if (ids.length === 0) return NOTHING_LEFT;
   if (ids.length > MOST_THINGS) return tooMany(`more than ${MOST_THINGS} things`, `At most ${MOST_THINGS} are changed in one go.`);
   const plans = plansFor(wish, await pagesUsing(trx, collections, ids));

@@ -3,12 +3,16 @@ import {
   outsideOf,
   registerLines,
   snapshot,
+  thingsChosen,
+  thingsNamed,
   TROUBLES,
+  type Database,
   type Grouping,
   type OutsideAddress,
   type RegisterLine,
   type RegisterOrder,
   type RegisterWish,
+  type Write,
 } from '@inkwell/store';
 import type { Actor } from '../actor.ts';
 import { done, type Result } from '../problems.ts';
@@ -123,4 +127,19 @@ export function lineView(of: RegisterName, line: RegisterLine, slugs: ReadonlyMa
 /** The rules a register can be narrowed to, with their titles. */
 export function rulesIn(of: RegisterName): { rule: string; title: string }[] {
   return TROUBLES[of].map((rule) => ({ rule, title: ruleOf(rule)?.title ?? rule }));
+}
+
+/** Things that were chosen: by their ids, or lines of a choice, or all it comes to. */
+export type Chosen = { things: readonly string[] } | { choice: RegisterChoice; keys: readonly string[] | null };
+
+/** The ids of what was chosen in collections, at most so many. */
+export async function thingsOf(
+  db: Database | Write,
+  found: readonly ReachedCollection[],
+  chosen: Chosen,
+  limit: number,
+): Promise<string[]> {
+  if ('choice' in chosen) return thingsChosen(db, wishOf(chosen.choice, found), chosen.keys, limit);
+  const collections = found.map(({ id }) => id);
+  return (await thingsNamed(db, collections, chosen.things)).map(({ id }) => id);
 }

@@ -37,6 +37,27 @@ export async function handOutOn(
   return rows[0]!;
 }
 
+/** Hands what is open on the uses of things to somebody, in the collections where they may see to it. */
+export async function handOutThings(
+  trx: Write,
+  hand: Omit<NewHand, 'collection'>,
+  { things, collections }: { things: readonly string[]; collections: readonly number[] },
+  today: string,
+): Promise<{ findings: number; pages: number }> {
+  const { rows } = await sql<{ findings: number; pages: number }>`with used as (select distinct u.page_id, u.collection_id, f.id
+      from uses u cross join unnest(u.findings) as f (id)
+      where u.thing_id = any(${things}::uuid[]) and u.collection_id = any(${collections}::integer[])),
+    open as (select f.id, f.page_id, u.collection_id from used u join findings f on f.id = u.id
+        join page_status s on s.page_id = f.page_id join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
+      where ${OPEN(today)}),
+    made as (insert into hands (collection_id, given_to, made_by, due, words)
+      select distinct collection_id, ${hand.to}, ${hand.by}, ${hand.due}::date, ${hand.words} from open returning id, collection_id),
+    put as (insert into handed (finding_id, page_id, hand_id) select open.id, open.page_id, made.id from open join made using (collection_id)
+      on conflict (finding_id) do update set hand_id = excluded.hand_id returning finding_id)
+    select (select count(*)::integer from put) as findings, count(distinct page_id)::integer as pages from open`.execute(trx);
+  return rows[0]!;
+}
+
 /** Takes findings of a collection back from whoever has them. Gives how many. */
 export async function takeFromHands(trx: Write, collection: number, findings: readonly number[]): Promise<number> {
   const { numAffectedRows } = await sql`delete from handed d using hands h where h.id = d.hand_id and h.collection_id = ${collection}

@@ -69,8 +69,7 @@ export function HandedLine({ note: { id, sentence, handed, remarks }, desk, may,
       {open && (
         <HandOutSheet
           collection={desk.collection.slug}
-          pages={[desk.slug]}
-          findings={[id]}
+          of={{ pages: [desk.slug], findings: [id] }}
           what={sentence}
           onClose={() => setOpen(false)}
           onDone={(words) => {
