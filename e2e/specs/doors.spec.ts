@@ -1,25 +1,11 @@
 import type { Server } from 'node:http';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { URI } from 'otpauth';
-import { freshTitle } from '../support/desk';
 import { signedInAs } from '../support/signIn';
+import { invited, PASSWORD } from '../support/invited';
 import { signOnHouse } from '../support/signOnHouse';
 
 const NOBODY = { storageState: { cookies: [], origins: [] } };
-const PASSWORD = 'nine herons by the weir';
-
-/** Somebody new with a part, invited by the administrator: their address, and the link they were sent. */
-async function invited(browser: Browser, baseURL: string, name: string): Promise<{ email: string; link: string }> {
-  const email = `${freshTitle(name).toLowerCase().replace(/\s+/g, '-')}-${process.pid}@larkmoor.example`;
-  const sam = await browser.newContext({ storageState: await signedInAs('sam-okello', baseURL) });
-  const put = await sam.request.post('/api/people/invite', { data: { name, email, role: 'reviewer', collection: null } });
-  expect(await put.json()).toMatchObject({ ok: true });
-  const messages = (await (await sam.request.post('/api/people/messages', { data: { before: null } })).json()) as {
-    value: { address: string; body: string }[];
-  };
-  await sam.close();
-  return { email, link: /\/link\/\S+/.exec(messages.value.find(({ address }) => address === email)!.body)![0] };
-}
 
 const enter = async (page: Page, email: string) => {
   await page.goto('/sign-in');

@@ -74,6 +74,23 @@ export async function broughtIn(page: Page, collection: string, title: string, t
   return { slug, address: `/collections/${collection}/${slug}` };
 }
 
+/** The number a page goes by in requests. */
+export async function pageIdOf(collection: string, slug: string): Promise<number> {
+  const db = openDatabase({ url: process.env.DATABASE_URL!, most: 1 });
+  try {
+    const { id } = await db
+      .selectFrom('pages as p')
+      .innerJoin('collections as c', 'c.id', 'p.collection_id')
+      .select('p.id')
+      .where('c.slug', '=', collection)
+      .where('p.slug', '=', slug)
+      .executeTakeFirstOrThrow();
+    return id;
+  } finally {
+    await db.destroy();
+  }
+}
+
 /** Hands all that is open on a page to somebody. */
 export async function handedTo(
   page: Page,

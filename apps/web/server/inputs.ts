@@ -7,15 +7,16 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 const ajv = new Ajv({ allErrors: false, coerceTypes: false });
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; why: string };
-export type Checker<T> = (input: unknown) => Checked<T>;
+export type Checker<T> = ((input: unknown) => Checked<T>) & { schema: object };
 
 /** Makes a check from a schema, which also gives the type; a failed check says in a sentence what is wrong. */
 export function checker<const S extends JSONSchema>(schema: S): Checker<FromSchema<S>> {
   const validate = ajv.compile(schema as object);
-  return (input) =>
+  const check = (input: unknown): Checked<FromSchema<S>> =>
     validate(input)
       ? { ok: true, value: input as FromSchema<S> }
       : { ok: false, why: `What was sent is not what is expected: ${ajv.errorsText(validate.errors, { dataVar: 'it' })}.` };
+  return Object.assign(check, { schema: schema as object });
 }
 
 /** Longest text taken over the wire, in characters; the use-cases say what a page may hold. */

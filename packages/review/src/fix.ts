@@ -29,7 +29,8 @@ export interface Fix extends OnPage {
 
 export const keyOf = ({ rule, at }: StoredFinding): FindingKey => ({ rule, path: at.path, start: at.start });
 export const titleOf = (rule: string) => ruleOf(rule)?.title ?? rule;
-export const labelOf = (remedy: string) => REMEDIES[remedy as RemedyName].label.toLowerCase();
+/** What a remedy is called; one that there is not is called what it was asked for as. */
+export const labelOf = (remedy: string) => (Object.hasOwn(REMEDIES, remedy) ? REMEDIES[remedy as RemedyName].label.toLowerCase() : remedy);
 
 /** Applies one remedy to one finding: a minimal edit, a new revision, a new audit. */
 export function fix(services: Services, actor: Actor, wish: Fix): Promise<Result<Revised>> {

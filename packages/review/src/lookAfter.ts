@@ -39,6 +39,7 @@ export function lookAfter(services: Services, actor: Actor, wish: LookAfter): Pr
         kept: 'It is called what it was.',
         next: 'Write what it should be called.',
       });
+    if (title === undefined && wish.putAway === undefined) return done(null);
     await changeCollection(trx, collection.id, {
       ...(title === undefined ? {} : { title }),
       ...(wish.putAway === undefined ? {} : { put_away_at: wish.putAway ? services.now() : null }),

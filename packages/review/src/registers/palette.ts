@@ -1,6 +1,6 @@
 import { coloursOfSheets, contrastRatio, hexOf, parseColour, type PaletteColour } from '@inkwell/core';
 import { house, housePalette, nameColours, profileById, sheetTexts, snapshot, writing, type NamedColour } from '@inkwell/store';
-import { may, type Actor } from '../actor.ts';
+import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { done, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 import { setStandard } from '../standard.ts';
@@ -56,6 +56,8 @@ export async function setPalette(
   actor: Actor,
   wish: { colours: readonly NamedColour[] },
 ): Promise<Result<{ colours: number }>> {
+  const barred = unlessAllowed(actor, 'set the standard', 'house', 'This');
+  if (barred) return barred;
   const colours = wish.colours.map(({ value, name }) => ({ value: plain(value), name: name.trim() }));
   const bad = wish.colours.find(({ value }) => plain(value) === null);
   if (bad)
