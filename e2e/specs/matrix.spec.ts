@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type Browser } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Browser, type Page } from '@playwright/test';
 import { broughtIn, freshTitle, ownCollection, ownTitle, pageIdOf } from '../support/desk';
 import { invited, PASSWORD } from '../support/invited';
 import { actsOfRoutes, smallest, type Act } from '../support/routes';
@@ -15,7 +15,7 @@ const PEOPLE = {
 const MARK = 'quillfeather';
 
 /** A collection, a page and a finding that whoever asks has to do with, or not. */
-async function objects(page: import('@playwright/test').Page) {
+async function objects(page: Page) {
   const collection = await ownCollection();
   const { slug } = await broughtIn(page, collection, freshTitle(MARK), `<h2>${MARK}</h2><p><img src="images/hive.png"></p>`);
   const id = await pageIdOf(collection, slug);

@@ -72,14 +72,15 @@ export function smallest(schema: Schema, known: Readonly<Record<string, unknown>
   const choice = schema.anyOf ?? schema.oneOf;
   if (choice) return smallest(choice[0]!, known, name);
   if (types.includes('null')) return null;
-  if (types.includes('object')) {
-    const names = schema.required ?? Object.keys(schema.properties ?? {}).slice(0, schema.minProperties ?? 0);
-    return Object.fromEntries(names.map((one) => [one, smallest(schema.properties?.[one] ?? {}, known, one)]));
-  }
+  if (types.includes('object')) return smallestObject(schema, known);
   if (types.includes('array')) return Array.from({ length: schema.minItems ?? 0 }, () => smallest(schema.items ?? {}, known, name));
   if (types.includes('integer') || types.includes('number')) return schema.minimum ?? 0;
-  if (types.includes('boolean')) return false;
-  return 'x'.repeat(Math.max(1, schema.minLength ?? 1));
+  return types.includes('boolean') ? false : 'x'.repeat(Math.max(1, schema.minLength ?? 1));
+}
+
+function smallestObject({ required, properties, minProperties = 0 }: Schema, known: Readonly<Record<string, unknown>>): object {
+  const names = required ?? Object.keys(properties ?? {}).slice(0, minProperties);
+  return Object.fromEntries(names.map((one) => [one, smallest(properties?.[one] ?? {}, known, one)]));
 }
 
 function fits({ type, enum: some, anyOf, oneOf, items }: Schema, value: unknown): boolean {

@@ -37,8 +37,8 @@ const EVERYBODY = 'reviewer author publisher specialist administrator';
 const WHO_CHANGES = 'reviewer author administrator';
 
 /**
- * For whom each act is: whoever else asks for it is refused. Told by part, of people who have it in all collections. Of packages, strokes and
- * mends that are not there everybody who may see any is told just that.
+ * For whom each act is: whoever else asks for it is refused. Told by part, of people who have it in all collections. Of packages, strokes
+ * and mends that are not there everybody who may see any is told just that.
  */
 export const WHO_MAY: Readonly<Record<string, string>> = {
   'GET /api/collections/[collection]/findings': EVERYBODY,
