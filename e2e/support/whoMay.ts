@@ -154,6 +154,7 @@ export const WHO_MAY: Readonly<Record<string, string>> = {
   'POST /api/registers/try': EVERYBODY,
   'POST /api/standard/add': 'administrator',
   'POST /api/standard/call': 'administrator',
+  'POST /api/standard/elsewhere': 'administrator',
   'POST /api/standard/read': EVERYBODY,
   'POST /api/standard/save': 'administrator',
   'POST /api/standard/try': 'administrator',

@@ -20,3 +20,4 @@ export const CALL = checker({
   required: ['profile', 'collection', 'contentType'],
   properties: { profile: ANY, collection: ANY, contentType: ANY },
 });
+export const ELSEWHERE_HOLDS = checker({ ...base, required: ['holds'], properties: { holds: { type: 'boolean' } } });

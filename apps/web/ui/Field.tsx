@@ -205,12 +205,13 @@ export interface TickProps {
   /** Its name, where no words stand beside it. */
   name?: string;
   on: boolean;
+  disabled?: boolean;
   onChange(on: boolean): void;
 }
 
-export function Tick({ label, name, on, onChange }: TickProps) {
+export function Tick({ label, name, on, disabled, onChange }: TickProps) {
   return (
-    <TickLabel isSelected={on} onChange={onChange} {...(name ? { 'aria-label': name } : {})}>
+    <TickLabel isSelected={on} isDisabled={disabled ?? false} onChange={onChange} {...(name ? { 'aria-label': name } : {})}>
       {label}
     </TickLabel>
   );

@@ -1,10 +1,13 @@
+import { sql } from 'kysely';
 import { DEFAULT_PROFILE, PROFILES } from '@inkwell/core';
 import { readProfile } from '@inkwell/formats';
 import {
+  holdElsewhere,
   letStand,
   nameProfile,
   newProfile,
   readStandard,
+  setElsewhere,
   setStandard,
   showHouse,
   standardFile,
@@ -82,4 +85,39 @@ test('the house says who may let what stand, and for how long', async () => {
   expect(await stand('should', 20)).toMatchObject({ ok: true });
   expect(await stand('must', 400, SAM)).toMatchObject({ ok: true });
   expect(await db().selectFrom('exceptions').select('id').execute()).not.toHaveLength(0);
+});
+
+test('whether what only the theme can fix holds pages is said for the house, and each page stands by it at once', async () => {
+  const view = await page('<h2>Wax</h2><p><img src="hive.png"></p>');
+  value(await setElsewhere(services, INES, { ...at(view), findingId: view.notes[0]!.id, elsewhere: true }));
+  expect((await look(view.slug)).verdict).toBe('ready');
+  try {
+    value(await holdElsewhere(services, SAM, { holds: true }));
+    expect((await look(view.slug)).verdict).toBe('held');
+    expect(value(await showHouse(services, SAM, { profile: NAME })).elsewhereHolds).toBe(true);
+  } finally {
+    value(await holdElsewhere(services, SAM, { holds: false }));
+  }
+  expect((await look(view.slug)).verdict).toBe('ready');
+  expect(await holdElsewhere(services, RUTH, { holds: true })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+});
+
+test('a new version that says the same words has no page audited again', async () => {
+  const shown = value(await showHouse(services, SAM, { profile: NAME }));
+  await page('<h2>Wax</h2>');
+  const waiting = async () => (await sql<{ many: number }>`select count(*)::integer as many from jobs`.execute(db())).rows[0]!.many;
+  const before = await waiting();
+  const { version, selection, vocabulary } = shown.profile;
+  value(await setStandard(services, SAM, { profile: NAME, version, selection, vocabulary }));
+  const after = await waiting();
+  value(
+    await setStandard(services, SAM, {
+      profile: NAME,
+      version: version + 1,
+      selection,
+      vocabulary: { ...vocabulary, fillers: ['Week summary'] },
+    }),
+  );
+  expect(await waiting()).toBeGreaterThan(after);
+  expect(after - before).toBeLessThanOrEqual(1);
 });

@@ -34,6 +34,8 @@ export interface HouseShown {
   profile: { name: string; version: number; selection: Profile; vocabulary: Vocabulary };
   profiles: ProfileInUse[];
   versions: StandardVersion[];
+  /** Whether what only the theme or the host can fix holds pages. */
+  elsewhereHolds: boolean;
   collections: { slug: string; title: string }[];
   contentTypes: string[];
   maySet: boolean;
@@ -57,6 +59,7 @@ export function showHouse(services: Services, actor: Actor, wish: { profile: str
       versions: (await versionsOf(at, profile.id, VERSIONS)).map((one) => ({ ...one, at: one.at.toISOString() })),
       collections: seen.map(({ slug, title }) => ({ slug, title })),
       contentTypes: await contentTypes(at),
+      elsewhereHolds: (await house(at)).elsewhereHolds,
       maySet: may(actor, 'set the standard', 'house'),
     });
   });

@@ -47,7 +47,7 @@ export type { Revised } from './record.ts';
 export type { PagesChosen } from './chosenPages.ts';
 export { ledger, LEDGER_PAGES, shelf, type Ledger, type LedgerChoice, type LedgerRow, type ShelfRow } from './shelf.ts';
 export { desk, deskOf, type Desk, type Note, type RevisionView, type SignOffView } from './desk.ts';
-export { nameProfile, newProfile, setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
+export { nameProfile, newProfile, holdElsewhere, setStandard, standard, type SetStandard, type StandardSet } from './standard.ts';
 export { dismissPackage, LARGEST_PACKAGE, packagesOf, receivePackage } from './packages/receive.ts';
 export { PACKAGE_PAGES, showPackage, type PackageView } from './packages/show.ts';
 export { acceptIntoShelf, examineArrivals, unpackPackage, type Accept } from './packages/arrive.ts';

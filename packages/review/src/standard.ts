@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { ENGINE_VERSION, type Profile, type Vocabulary } from '@inkwell/core';
 import {
   addProfile,
@@ -5,16 +6,19 @@ import {
   addWeights,
   allKinds,
   collectionBySlug,
+  countElsewhere,
   dropOldWeights,
   holdAnew,
   house,
   lapseUnder,
+  letElsewhereHold,
   lockProfiles,
   moveToBars,
   pagesUnder,
   profileByName,
   setProfileUse,
   SYSTEM,
+  writeDeed,
   writing,
   type Bar,
   type Write,
@@ -73,9 +77,30 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
     const lapsed = await lapseUnder(trx, version, actor.id, today);
     await dropOldWeights(trx, profile.id);
     // What the registers count follows in the background; an audit counts it too.
-    if (wish.vocabulary) await auditUnder(trx, version, actor);
+    const changesWords = wish.vocabulary !== undefined && !isDeepStrictEqual(wish.vocabulary, profile.vocabulary);
+    if (changesWords) await auditUnder(trx, version, actor);
     else await countUnder(trx, version);
     return done({ version: profile.version + 1, pages, lapsed });
+  });
+}
+
+/** Says whether what only the theme or the host can fix holds pages too; every page's status is right when this returns. */
+export function holdElsewhere(
+  services: Services,
+  actor: Actor,
+  wish: { holds: boolean },
+): Promise<Result<{ pages: number; lapsed: number }>> {
+  return writing(services.db, async (trx) => {
+    const barred = unlessAllowed(actor, 'set the standard', 'house');
+    if (barred) return barred;
+    await lockProfiles(trx, 'to change');
+    await letElsewhereHold(trx, wish.holds);
+    const today = dayIn((await house(trx)).timeZone, services.now());
+    const { pages, versions } = await countElsewhere(trx, today);
+    let lapsed = 0;
+    for (const version of versions) lapsed += await lapseUnder(trx, version, actor.id, today);
+    await writeDeed(trx, { by: actor.id, deed: 'said whether what others must fix holds pages', about: { holds: wish.holds } });
+    return done({ pages, lapsed });
   });
 }
 

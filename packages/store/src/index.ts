@@ -29,7 +29,7 @@ export {
   type Person,
   type Spent,
 } from './queries/people.ts';
-export { emptyHouse, house, isFurnished, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
+export { emptyHouse, house, isFurnished, letElsewhereHold, lockProfiles, nameHouse, type HouseRow } from './queries/house.ts';
 export {
   addProfile,
   addProfileVersion,
@@ -240,6 +240,7 @@ export {
   type Waiting,
 } from './queries/decisions.ts';
 export {
+  countElsewhere,
   holdAnew,
   lapseUnder,
   ledgerLines,

@@ -3,7 +3,7 @@ import type { HouseShown, Problem } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
-import { Pick, TextBox } from '@/ui/Field';
+import { Pick, TextBox, Tick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
@@ -21,11 +21,14 @@ export function UsesOfProfiles({ shown, draft, onProblem }: UsesProps) {
   const [sheet, setSheet] = useState<'name' | 'add' | null>(null);
   const house = shown.profiles.find(({ isHouse }) => isHouse);
   const named = shown.profiles.flatMap(({ name, uses }) => uses.map((use) => ({ name, ...use })));
-  const call = async (wish: { profile: string | null; collection: string | null; contentType: string | null }) => {
-    const sent = await send('/api/standard/call', wish);
+  const change = async (act: 'call' | 'elsewhere', wish: object) => {
+    const sent = await send(`/api/standard/${act}`, wish);
     onProblem(sent.ok ? null : sent.problem);
-    setSheet(null);
     if (sent.ok) router.refresh();
+  };
+  const call = async (wish: { profile: string | null; collection: string | null; contentType: string | null }) => {
+    await change('call', wish);
+    setSheet(null);
   };
   return (
     <section aria-labelledby="uses-heading">
@@ -49,6 +52,12 @@ export function UsesOfProfiles({ shown, draft, onProblem }: UsesProps) {
           <Button onPress={() => setSheet('add')}>New profile…</Button>
         </Row>
       )}
+      <Tick
+        label="Hold pages also for what only the theme or the host can fix"
+        on={shown.elsewhereHolds}
+        onChange={(holds) => void change('elsewhere', { holds })}
+        disabled={!shown.maySet}
+      />
       {sheet === 'name' && <NameSheet shown={shown} onClose={() => setSheet(null)} onCall={(wish) => void call(wish)} />}
       {sheet === 'add' && <AddSheet draft={draft} onClose={() => setSheet(null)} />}
     </section>

@@ -1,5 +1,6 @@
 'use client';
 import type { Vocabulary } from '@inkwell/core';
+import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { TextBox } from '@/ui/Field';
@@ -14,7 +15,7 @@ const Fields = styled.fieldset`
   margin: 0;
 `;
 
-const LISTS = ['vagueLinks', 'placeholders', 'allowedClasses'] as const satisfies (keyof Vocabulary)[];
+const LISTS = ['vagueLinks', 'placeholders', 'fillers', 'allowedClasses'] as const satisfies (keyof Vocabulary)[];
 const linesOf = (text: string) => [...new Set(text.split('\n').map((line) => line.trim()))].filter(Boolean);
 
 /** The house's own words: each line one of them. What they change is seen once its pages have been audited with them. */
@@ -34,6 +35,10 @@ export function WordFields({ standard, disabled }: { standard: StandardDraft; di
           <Lines key={name} label={WORDS[name]!} value={draft.vocabulary[name] ?? []} onChange={(lines) => say({ [name]: lines })} />
         ))}
       </Fields>
+      <p>
+        {`Colours of the house: ${(draft.vocabulary.colours ?? []).length}. `}
+        <Link href="/registers/colours">They are kept in the register of colours</Link>
+      </p>
     </section>
   );
 }

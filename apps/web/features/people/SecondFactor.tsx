@@ -98,7 +98,7 @@ function BeginSheet({ onClose, onDone }: SheetProps) {
             void attempt();
           }}
         >
-          <p>Let the device read this picture, or type the key into it.</p>
+          <p>Let the device read this code, or type the key into it.</p>
           <Code src={`data:image/svg+xml,${encodeURIComponent(renderSVG(begun.address))}`} alt="The key, for a camera" />
           <TextBox label="The key" value={begun.key} onChange={() => undefined} readOnly />
           <p>Keep these where the device is not: each lets you in once when it is lost. They are not shown again.</p>

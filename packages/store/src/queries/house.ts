@@ -32,6 +32,11 @@ export async function nameHouse(db: Database | Write, name: string): Promise<voi
   await db.updateTable('house').set({ name }).execute();
 }
 
+/** Says whether what only the theme or the host can fix holds pages. */
+export async function letElsewhereHold(trx: Write, holds: boolean): Promise<void> {
+  await trx.updateTable('house').set({ elsewhere_holds: holds }).execute();
+}
+
 /** Waits for whoever changes a profile, or makes them wait: a kind of finding must not come in between a profile and its weights. */
 export async function lockProfiles(trx: Write, way: 'to change' | 'to use'): Promise<void> {
   await (way === 'to change' ? sql`select pg_advisory_xact_lock(4310002)` : sql`select pg_advisory_xact_lock_shared(4310002)`).execute(trx);

@@ -160,6 +160,15 @@ export async function holdAnew(trx: Write, today: string): Promise<{ pages: numb
   return { pages: moved.length, versions: rows.map((row) => row.id) };
 }
 
+/** Counts those pages anew on which something is for others to fix. Gives the versions of profiles that they are held to. */
+export async function countElsewhere(trx: Write, today: string): Promise<{ pages: number; versions: number[] }> {
+  await sql`set local work_mem = '64MB'`.execute(trx);
+  const counted = await writeStatus(trx, sql`select page_id, bar_id from page_status where elsewhere > 0`, today);
+  const { rows } = await sql<{ id: number }>`select distinct b.profile_version_id as id from page_status s join bars b on b.id = s.bar_id
+    where s.elsewhere > 0`.execute(trx);
+  return { pages: counted.length, versions: rows.map((row) => row.id) };
+}
+
 /** Pages that are held to a version of a profile, the newest first. */
 export async function pagesUnder(db: Database | Write, profileVersion: number): Promise<number[]> {
   const rows = await db

@@ -1,6 +1,6 @@
-import { nameProfile, newProfile, readStandard, setStandard, trySelection } from '@inkwell/review';
+import { holdElsewhere, nameProfile, newProfile, readStandard, setStandard, trySelection } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { ADD, CALL, READ, SAVE, TRY } from '@/server/standardInputs';
+import { ADD, CALL, ELSEWHERE_HOLDS, READ, SAVE, TRY } from '@/server/standardInputs';
 
 /** The house's standard: read from a file, tried, saved, added beside others, and named for what it is to hold. */
 export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
@@ -22,6 +22,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
         const read = readStandard(file);
         return read.ok ? newProfile(services, actor, { name, ...read.value }) : read;
       });
+    case 'elsewhere':
+      return answer(request, ELSEWHERE_HOLDS, (services, actor, wish) => holdElsewhere(services, actor, wish));
     case 'call':
       return answer(request, CALL, (services, actor, { profile, collection, contentType }) =>
         nameProfile(services, actor, { profile, ...(collection ? { collection } : {}), ...(contentType ? { contentType } : {}) }),

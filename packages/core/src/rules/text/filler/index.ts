@@ -21,7 +21,7 @@ export const rule = defineRule({
   end(page, tell) {
     for (const { block, text, texts, kept } of passages(page)) {
       if (kept || text.length > 2_000) continue;
-      const filler = holdsFiller(text);
+      const filler = holdsFiller(text) ?? ownFiller(page.surroundings.vocabulary?.fillers, text);
       if ((!filler && !CODE.test(text)) || texts.some((one) => isInside(page, elementParent(one)!, IN.code))) continue;
       if (filler)
         tell({
@@ -45,6 +45,12 @@ const LONGEST = 110;
 
 /** Phrases at the beginning of a text, perhaps behind a bracket. */
 let begins: RegExp | null = null;
+
+/** A phrase of the house's own templates that a text begins with, where it is not much longer. */
+function ownFiller(phrases: readonly string[] = [], text: string): string | null {
+  const lower = text.toLowerCase();
+  return phrases.find((phrase) => phrase !== '' && lower.startsWith(phrase.toLowerCase()) && text.length <= phrase.length + 60) ?? null;
+}
 
 /** A phrase of templates that a text is, or begins with; null when it holds none. */
 function holdsFiller(text: string): string | null {
