@@ -1,6 +1,7 @@
 import { notices } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { NoticesScreen } from '@/features/people/NoticesScreen';
+import { ownAddress } from '@/server/auth';
 import { screenWithPeople } from '@/server/screen';
 import { ProblemScreen } from '@/ui/ProblemScreen';
 import { Shell } from '@/ui/Shell';
@@ -14,7 +15,7 @@ export default async function NoticesPage() {
   const { shown, actor, people } = screen.data;
   return (
     <Shell crumbs={[{ label: 'Shelf', href: '/' }, { label: 'Notices' }]} actor={actor} people={people}>
-      <NoticesScreen key={shown.notices[0]?.id ?? 0} shown={shown} />
+      <NoticesScreen key={shown.notices[0]?.id ?? 0} shown={shown} site={ownAddress()} />
     </Shell>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import type { NoticeView, Problem } from '@inkwell/review';
+import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -32,10 +33,25 @@ const Notices = styled.ul`
 
 interface NoticesProps {
   shown: { notices: NoticeView[]; next: number | null };
+  /** Where this server is reached: what leads there is a link. */
+  site: string;
+}
+
+/** A message with what leads into this house as links; any other address stays text. */
+function Body({ text, site }: { text: string; site: string }) {
+  return text.split(/(https?:\/\/\S+)/).map((part, nth) =>
+    part.startsWith(`${site}/`) ? (
+      <Link key={nth} href={part.slice(site.length)}>
+        {part}
+      </Link>
+    ) : (
+      part
+    ),
+  );
 }
 
 /** What somebody was told, the newest first. */
-export function NoticesScreen({ shown }: NoticesProps) {
+export function NoticesScreen({ shown, site }: NoticesProps) {
   const [lines, setLines] = useState(shown.notices);
   const [next, setNext] = useState(shown.next);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -64,7 +80,9 @@ export function NoticesScreen({ shown }: NoticesProps) {
               <small>
                 <When at={notice.at} />
               </small>
-              <p>{notice.body.trim()}</p>
+              <p>
+                <Body text={notice.body.trim()} site={site} />
+              </p>
             </li>
           ))}
         </Notices>

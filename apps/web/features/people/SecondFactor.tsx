@@ -20,10 +20,10 @@ const Code = styled.img`
   border: 1px solid var(--line);
 `;
 const Kept = styled.ul`
-  columns: 2;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+  gap: 0.15rem 1.5rem;
   font-family: var(--mono);
-  padding-left: 1.2rem;
-  list-style: disc;
 `;
 
 interface Begun {
