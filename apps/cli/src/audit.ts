@@ -6,7 +6,7 @@ import { openPaths } from './pages.ts';
 import type { How } from './surroundings.ts';
 import type { Task } from './tasks.ts';
 
-const FORMATS = ['text', 'json', 'earl', 'csv', 'sarif', 'junit'] as const;
+export const FORMATS = ['text', 'json', 'earl', 'csv', 'sarif', 'junit'] as const;
 
 /** `inkwell audit`: every page behind the paths, for people or for programs. */
 export async function auditCommand(args: string[]): Promise<number> {
@@ -63,7 +63,7 @@ interface Seen {
 }
 
 /** The same pages, counted as they go by. */
-async function* counted(pages: AsyncIterable<ReportedPage>, seen: Seen): AsyncGenerator<ReportedPage> {
+export async function* counted(pages: AsyncIterable<ReportedPage>, seen: Seen): AsyncGenerator<ReportedPage> {
   for await (const page of pages) {
     seen.pages++;
     if (page.verdict === 'held') seen.held++;
@@ -76,7 +76,7 @@ const VERDICTS = { held: 'Held', judge: 'To judge', ready: 'Ready' } as const;
 
 const KINDS: Readonly<Record<string, string>> = { course: 'Course', site: 'Site', book: 'Book' };
 
-async function* asText(
+export async function* asText(
   pages: AsyncIterable<ReportedPage>,
   seen: Seen,
   about: ReportedCollection | undefined,

@@ -1,8 +1,17 @@
-import { auditPage, changeBetween, compareAudits, parsePage, selectFindings, verdictOf, type Neighbours, type Page } from '@inkwell/core';
+import {
+  auditPage,
+  changeBetween,
+  compareAudits,
+  parsePage,
+  reported,
+  selectFindings,
+  verdictOf,
+  type Neighbours,
+  type Page,
+} from '@inkwell/core';
 import type { ReportedFinding } from '@inkwell/formats';
 import { findingText } from './audit.ts';
 import { CallError, profileFrom, readCall, scopeNamed } from './call.ts';
-import { reported } from './examine.ts';
 import { Session } from './known.ts';
 import { openPaths, PageTrouble, type Opened, type PageFile } from './pages.ts';
 import { openPage, type How } from './surroundings.ts';

@@ -1,17 +1,5 @@
-import {
-  auditPage,
-  elementAt,
-  isCertain,
-  REMEDIES,
-  selectFindings,
-  sentenceOf,
-  verdictOf,
-  withActingRemedies,
-  type Finding,
-  type Page,
-  type Profile,
-} from '@inkwell/core';
-import type { ReportedFinding, ReportedPage } from '@inkwell/formats';
+import { auditPage, reported, selectFindings, verdictOf, withActingRemedies, type Page, type Profile } from '@inkwell/core';
+import type { ReportedPage } from '@inkwell/formats';
 import type { PageFile } from './pages.ts';
 import { titleOf } from './surroundings.ts';
 
@@ -26,37 +14,4 @@ export function examine(file: PageFile, page: Page, profile: Profile): ReportedP
     ...(file.listed === false ? { listed: false } : {}),
     findings: findings.map((finding) => reported(page, finding)),
   };
-}
-
-export function reported(page: Page, finding: Finding): ReportedFinding {
-  const { rule, family, weight, outcome, criteria, techniques, at, fingerprint, remedies } = finding;
-  const { path, start, end, line, column } = at;
-  return {
-    rule,
-    family,
-    weight,
-    outcome,
-    criteria,
-    techniques,
-    message: sentenceOf(finding),
-    at: { path, start, end, line, column },
-    ...(finding.places ? { places: finding.places.map(placeOf) } : {}),
-    fingerprint,
-    remedies: remedies.map((name) => ({
-      name,
-      certain: isCertain(REMEDIES[name], rule),
-      needs: isCertain(REMEDIES[name], rule) ? [] : needsOf(page, finding, name),
-    })),
-  };
-}
-
-function placeOf({ path, start, end, line, column }: Finding['at']): ReportedFinding['at'] {
-  return { path, start, end, line, column };
-}
-
-function needsOf(page: Page, finding: Finding, name: (typeof finding.remedies)[number]): string[] {
-  const { fields } = REMEDIES[name];
-  if (typeof fields !== 'function') return fields.map((field) => field.name);
-  const element = elementAt(page, finding.at.path) ?? page.body;
-  return fields({ page, element, finding }).map((field) => field.name);
 }

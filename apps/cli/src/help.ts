@@ -10,6 +10,7 @@ export const HELP: Readonly<Record<string, string>> = {
   inkwell fix PATH            fixes what needs no one's judgement, or one finding as you say
   inkwell rename PACKAGE      gives files of a folder or package better names, and every reference follows
   inkwell fill PACKAGE        takes a sheet of images that was filled in elsewhere
+  inkwell check PATH...       the same verdicts from a running application, for continuous integration
   inkwell compare OLD NEW     what a new version of a page, folder or package fixed, kept and brought
   inkwell rules               every rule, with its criteria and remedies
 
@@ -22,6 +23,14 @@ inkwell COMMAND --help tells more about each.
   inkwell inspect lesson.html --view spoken
   inkwell fix lesson.html --diff
   cat lesson.html | inkwell audit -
+${FOOT}`,
+  check: `inkwell check PATH... --server URL [--token-file FILE] [--profile NAME-or-FILE] [--scope document|fragment] [--format FORMAT] [--out FILE]
+
+Each page is sent to a running application, which looks at it under what its house asks, and keeps nothing of it. The token is the
+only thing in FILE, or in INKWELL_TOKEN; bin/token makes one with the reach check. FORMAT is text, json, earl, csv, sarif or junit.
+
+  inkwell check lesson.html --server https://check.larkmoor.example --token-file token
+  inkwell check site/ --server https://check.larkmoor.example --format sarif --out report.sarif
 ${FOOT}`,
   audit: `inkwell audit PATH... [--profile NAME-or-FILE] [--scope document|fragment] [--css FILE] [--format FORMAT] [--out FILE]
 

@@ -1,6 +1,7 @@
 import { setFlagsFromString } from 'node:v8';
 import { isMainThread } from 'node:worker_threads';
 import { auditCommand } from './audit.ts';
+import { checkCommand } from './check.ts';
 import { compareCommand } from './compare.ts';
 import { CallError } from './call.ts';
 import { fillCommand } from './fill.ts';
@@ -17,6 +18,7 @@ const COMMANDS: Record<string, (args: string[]) => Promise<number>> = {
   fix: fixCommand,
   rename: renameCommand,
   fill: fillCommand,
+  check: checkCommand,
   compare: compareCommand,
   rules: rulesCommand,
 };

@@ -23,6 +23,17 @@ export const KEEPING = checker({
   required: ['messages', 'deeds', 'times'],
   properties: { messages: DAYS, deeds: DAYS, times: DAYS },
 });
+export const NEW_TOKEN = checker({
+  ...base,
+  required: ['name', 'as', 'reach', 'days'],
+  properties: {
+    name: LINE,
+    as: { type: ['string', 'null'], maxLength: 400 },
+    reach: { type: 'array', maxItems: 6, items: { enum: ['check', 'read', 'bring-in', 'decide', 'publish', 'admin'] } },
+    days: { type: 'integer', minimum: 0, maximum: 3_650 },
+  },
+});
+export const END_TOKEN = checker({ ...base, required: ['name'], properties: { name: LINE } });
 export const ASK_FOR_PASSWORD = checker({ ...base, required: ['email'], properties: { email: LINE } });
 export const USE_LINK = checker({ ...base, required: ['secret', 'password'], properties: { secret: LINE, password: PASSWORD } });
 export const INVITE = checker({

@@ -51,6 +51,7 @@ export { repairedLevels } from './remedies/repairedLevels.ts';
 export { auditPage, ENGINE_VERSION } from './audit/run.ts';
 export { identityOf, type Audit, type Finding, type Place, type Sameness } from './audit/findings.ts';
 export { ruleOf, sentenceOf } from './audit/prose.ts';
+export { reported, type ReportedFinding, type ReportedPlace } from './audit/reported.ts';
 export { stepOf, STEPS, type StepId, type WalkStep } from './audit/steps.ts';
 export { compareAudits, type Comparison, type Texts } from './audit/compare.ts';
 export {

@@ -161,6 +161,19 @@ export {
   type Invitation,
   type PeopleShown,
 } from './people/people.ts';
+export { actorOfToken, endToken, newToken, REACHES, tokens, type TokenWish } from './api/tokens.ts';
+export {
+  collectionsTold,
+  pagesTold,
+  pageTold,
+  putPage,
+  signPage,
+  type CollectionTold,
+  type PageFound,
+  type PageTold,
+} from './api/pages.ts';
+export { checkText, type Check, type CheckWish } from './api/checks.ts';
+export type { TokenLine, TokenReach } from '@inkwell/store';
 export { rollSheet, takeRoll, type RollRead } from './people/roll.ts';
 export { forget, personData, setKeeping, showKeeping } from './people/keeping.ts';
 export { sendMail, type SendMail } from './people/mail.ts';

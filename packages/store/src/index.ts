@@ -210,7 +210,16 @@ export {
 export { copyCollection, pagesOfCollection } from './queries/copy.ts';
 export { findingLines, type FindingLine } from './queries/everything.ts';
 export { lookedAtOn, setLookedAt, stepSums, walkLines, type Looked, type StepSum, type WalkLine } from './queries/steps.ts';
-export { auditOf, findingById, findingsIn, fixedFindings, isOpenOn, OPEN_STANDINGS, type StoredFinding } from './queries/findings.ts';
+export {
+  auditOf,
+  findingById,
+  settledOn,
+  findingsIn,
+  fixedFindings,
+  isOpenOn,
+  OPEN_STANDINGS,
+  type StoredFinding,
+} from './queries/findings.ts';
 export {
   addAudit,
   writeSightings,
@@ -344,6 +353,17 @@ export {
 } from './queries/outside.ts';
 export { keepPageOpen, whoHasOpen } from './queries/openPages.ts';
 
+export {
+  addToken,
+  firstAdministratorId,
+  personIdWith,
+  revokeToken,
+  tokenBySum,
+  tokenLines,
+  type TokenLine,
+  type TokenReach,
+} from './queries/tokens.ts';
+export { apiPage, apiPages, type ApiPage } from './queries/apiPages.ts';
 export { collectionIds, rollLines, writeRoll, type RollChanges, type RollLine } from './queries/roll.ts';
 export { forgetOld, keepFor, keptDays, personRecord, USUALLY_KEPT, type Forgotten, type KeptDays } from './queries/keeping.ts';
 export { messagesDue, messagesWent, type MessageDue } from './queries/mail.ts';

@@ -6,6 +6,7 @@ import type {
   Sessions,
   Accounts,
   Links,
+  Tokens,
   Messages,
   WrongPasswords,
   Deeds,
@@ -108,6 +109,7 @@ export interface Tables {
   sessions: Sessions;
   accounts: Accounts;
   links: Links;
+  tokens: Tokens;
   messages: Messages;
   wrong_passwords: WrongPasswords;
   deeds: Deeds;

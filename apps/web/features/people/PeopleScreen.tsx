@@ -46,6 +46,7 @@ export function PeopleScreen({ people, next, collections, keeping }: PeopleProps
         </Button>
         <Link href="/outbox">Messages that went out</Link>
         <Link href="/deeds">Record</Link>
+        <Link href="/tokens">Tokens</Link>
         <RollButtons onDone={done} />
         <KeepingButton days={keeping} onDone={setSaid} />
       </Row>

@@ -1,28 +1,6 @@
-import type { Scope, Verdict } from '@inkwell/core';
+import type { ReportedFinding, Scope, Verdict } from '@inkwell/core';
 
-export interface ReportedPlace {
-  path: string;
-  start: number;
-  end: number;
-  line: number;
-  column: number;
-}
-
-/** A finding as programs are given it: prose made, remedies with what they need. */
-export interface ReportedFinding {
-  rule: string;
-  family: string;
-  weight: string;
-  outcome: string;
-  criteria: readonly string[];
-  techniques: readonly string[];
-  message: string;
-  at: ReportedPlace;
-  /** All its places, the first one `at`, when it stands at several. */
-  places?: readonly ReportedPlace[];
-  fingerprint: string;
-  remedies: { name: string; certain: boolean; needs: string[] }[];
-}
+export type { ReportedFinding, ReportedPlace } from '@inkwell/core';
 
 export interface ReportedPage {
   path: string;

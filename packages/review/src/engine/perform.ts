@@ -43,12 +43,14 @@ import {
   type Mended,
   type Page,
 } from '@inkwell/core';
+import { checkedText } from './check.ts';
 import type { Changed, Declined, Engine, Examined, FindingKey, Mending, PlacedText, TaskName, Tasks } from './tasks.ts';
 
 type Performers = { [N in TaskName]: (wish: Tasks[N]['wish']) => Tasks[N]['gives'] };
 
 /** What the engine does for the use-cases. Pure: it knows no database and no clock, and runs in any thread. */
 const PERFORM: Performers = {
+  check: checkedText,
   refer: ({ page }) => {
     const parsed = open(page);
     return {

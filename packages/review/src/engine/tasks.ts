@@ -14,9 +14,12 @@ import type {
   RegisterName,
   RemedyName,
   RemedyOffer,
+  ReportedFinding,
   Scope,
   UseAround,
   UseRow,
+  Verdict,
+  Vocabulary,
 } from '@inkwell/core';
 
 /** A text where it stands: all the engine may know. Plain data, so that it can be sent to another thread. */
@@ -79,7 +82,39 @@ export interface Mending {
   settled: readonly FindingKey[];
 }
 
+/** A text that is looked at and not kept, and all that counts for it. */
+export interface CheckedWish {
+  html: string;
+  /** Null: what its own tags make it. */
+  scope: Scope | null;
+  title: string;
+  profile: Profile;
+  contentType: string | null;
+  vocabulary: Vocabulary;
+  /** The page it is meant for; null where it stands alone. */
+  place: { address: string; title: string; neighbours: Neighbours } | null;
+  /** Findings that were decided there, by their fingerprints: they hold nothing. */
+  settled: Readonly<Record<string, string>>;
+}
+
+/** A finding in plain words, and how it stands where it was decided. */
+export interface CheckedFinding extends ReportedFinding {
+  sentence: string;
+  why: string;
+  fix: string;
+  standing?: string;
+}
+
+export interface CheckedText {
+  verdict: Verdict;
+  findings: CheckedFinding[];
+  /** The text as it would be after every remedy that needs no person. */
+  fixed: { html: string; verdict: Verdict; findings: CheckedFinding[] };
+}
+
 export interface Tasks {
+  /** A text looked at as the command line does. */
+  check: { wish: CheckedWish; gives: CheckedText };
   /** `pasted`: how many marks of pasting it carries. */
   refer: { wish: { page: Omit<PlacedText, 'scope'> & { scope: Scope | null } }; gives: Referred & { pasted: number } };
   /** References that follow pages which lie elsewhere now; from the page's own address, which may be one of them. */

@@ -26,6 +26,7 @@ import * as live from './024-live.ts';
 import * as learning from './025-learning.ts';
 import * as remarks from './026-remarks.ts';
 import * as doors from './027-doors.ts';
+import * as tokens from './028-tokens.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -56,4 +57,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '025-learning': learning,
   '026-remarks': remarks,
   '027-doors': doors,
+  '028-tokens': tokens,
 };

@@ -90,6 +90,15 @@ export async function findingsIn(db: Database | Write, pageId: number, text: str
   return inOrder(rows, await movesSince(db, pageId, rows, audit), new LineIndex(text));
 }
 
+/** What was decided of findings of a page that hold it no more: how they stand, by their fingerprints. */
+export async function settledOn(db: Database | Write, pageId: number, today: string): Promise<Record<string, Standing>> {
+  const { rows } = await sql<{ fingerprint: string; standing: Standing }>`select distinct on (o.fingerprint) o.fingerprint, f.standing
+    from findings f join occurrences o on o.finding_id = f.id and o.to_audit is null
+    where f.page_id = ${pageId} and (f.standing in ('ruled out', 'elsewhere')
+      or (f.standing = 'excepted' and f.excepted_until >= ${today}::date)) order by o.fingerprint, o.id`.execute(db);
+  return Object.fromEntries(rows.map(({ fingerprint, standing }) => [fingerprint, standing]));
+}
+
 /** One finding of a page's newest audit. */
 export async function findingById(db: Database | Write, pageId: number, id: number, text: string): Promise<StoredFinding | undefined> {
   const { rows } =

@@ -36,8 +36,8 @@ export function closestBar(collection: RawBuilder<unknown>, contentType: RawBuil
     order by b.content_type = '' limit 1)`;
 }
 
-/** The bar pages of a content type in a collection are held to. */
-export async function barFor(db: Database | Write, collectionId: number, contentType: string): Promise<Bar> {
+/** The bar pages of a content type in a collection are held to; null: in none that has a profile of its own. */
+export async function barFor(db: Database | Write, collectionId: number | null, contentType: string): Promise<Bar> {
   const { rows } = await sql<Bar>`${BAR} where b.id = ${closestBar(sql`${collectionId}::integer`, sql`${contentType}::text`)}`.execute(db);
   return rows[0]!;
 }

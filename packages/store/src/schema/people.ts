@@ -82,6 +82,19 @@ export interface Links {
   used_at: Date | null;
 }
 
+/** A token with which programs act for a person, by the sum of its secret. */
+export interface Tokens {
+  id: Generated<number>;
+  person_id: string;
+  name: string;
+  sum: string;
+  reach: string[];
+  made_at: Generated<Date>;
+  until: Date;
+  revoked_at: Date | null;
+  used_at: Date | null;
+}
+
 /** A message that went out, or would. */
 export interface Messages {
   id: Generated<number>;

@@ -1,21 +1,38 @@
 import {
   endSecondFactor,
+  endToken,
   endTheirSessions,
   givePart,
   invite,
   inviteAgain,
   leave,
   moveTo,
+  newToken,
   removePerson,
   setKeeping,
   showDeeds,
   showMessages,
   showPeople,
   takePart,
+  tokens,
 } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
 import { ownAddress } from '@/server/auth';
-import { DEEDS, DEPARTMENT, FIND_PEOPLE, GIVE_PART, INVITE, KEEPING, LEAVE, MESSAGES, PERSON_ONLY, TAKE_PART } from '@/server/peopleInputs';
+import { NOTHING } from '@/server/inputs';
+import {
+  DEEDS,
+  DEPARTMENT,
+  END_TOKEN,
+  FIND_PEOPLE,
+  GIVE_PART,
+  INVITE,
+  KEEPING,
+  LEAVE,
+  MESSAGES,
+  NEW_TOKEN,
+  PERSON_ONLY,
+  TAKE_PART,
+} from '@/server/peopleInputs';
 
 /** What is done about people: who may is looked at by each act. */
 export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
@@ -41,6 +58,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, DEPARTMENT, (services, actor, wish) => moveTo(services, actor, wish));
     case 'end-second-factor':
       return answer(request, PERSON_ONLY, (services, actor, wish) => endSecondFactor(services, actor, wish));
+    case 'tokens':
+      return answer(request, NOTHING, (services, actor) => tokens(services, actor));
+    case 'new-token':
+      return answer(request, NEW_TOKEN, (services, actor, wish) => newToken(services, actor, wish));
+    case 'end-token':
+      return answer(request, END_TOKEN, (services, actor, wish) => endToken(services, actor, wish));
     case 'keeping':
       return answer(request, KEEPING, (services, actor, wish) => setKeeping(services, actor, wish));
     case 'end-sessions':

@@ -1,0 +1,226 @@
+import 'server-only';
+import { createReadStream } from 'node:fs';
+import { rm, stat } from 'node:fs/promises';
+import { Readable } from 'node:stream';
+import {
+  checkText,
+  collectionsTold,
+  pagesTold,
+  pageTold,
+  putPage,
+  scratch,
+  sendOut,
+  signPage,
+  type Actor,
+  type CheckWish,
+  type PageFound,
+  type Result,
+  type Services,
+  type TokenReach,
+} from '@inkwell/review';
+import { cursorFrom, cursorOf } from './cursors';
+import { Trouble, troubleFrom } from './problems';
+import { type ANSWERS, CHECK, PAGE_TEXT } from './schemas';
+
+/** What a call is asked with, when whoever asks may ask it. */
+export interface Asked {
+  services: Services;
+  actor: Actor;
+  reach: ReadonlySet<TokenReach>;
+  /** What the address names. */
+  named: Readonly<Record<string, string>>;
+  search: URLSearchParams;
+  /** The body, as its schema has it. */
+  body: unknown;
+  ifMatch: string | null;
+}
+
+/** Something that programs may ask. */
+export interface Call {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** Below `/api/v1`. */
+  path: string;
+  summary: string;
+  reach: TokenReach;
+  /** The schema of its body; what has none takes none. */
+  body?: object;
+  /** What it answers; bytes where it names a media type. */
+  answers: { one: keyof typeof ANSWERS } | { list: keyof typeof ANSWERS } | { bytes: string };
+  /** Whether it changes what has an ETag. */
+  ifMatch?: true;
+  act(asked: Asked): Promise<Response>;
+}
+
+/** Entries of a list: so many unless said, and at most. */
+const USUALLY = 100;
+const AT_MOST = 500;
+
+const json = (value: unknown, headers: Readonly<Record<string, string>> = {}) => Response.json(value, { headers });
+
+function valueOf<T>(result: Result<T>): T {
+  if (!result.ok) throw troubleFrom(result.problem);
+  return result.value;
+}
+
+/** What a list is asked for: how many, behind what. */
+function span(search: URLSearchParams, of: string): { limit: number; after: string | null } {
+  for (const name of search.keys())
+    if (name !== 'limit' && name !== 'cursor')
+      throw new Trouble('shape', { errors: [{ pointer: `?${name}`, detail: 'There is no such filter here.' }] });
+  const limit = search.get('limit');
+  if (limit !== null && !/^[1-9]\d{0,2}$/.test(limit)) throw wrong('limit', `is no number from 1 to ${AT_MOST}`);
+  const cursor = search.get('cursor');
+  const after = cursor === null ? null : cursorFrom(of, cursor);
+  if (cursor !== null && after === null) throw wrong('cursor', 'was not given by this list');
+  if (Number(limit ?? USUALLY) > AT_MOST) throw wrong('limit', `is more than ${AT_MOST}`);
+  return { limit: Number(limit ?? USUALLY), after };
+}
+
+const wrong = (name: string, detail: string) => new Trouble('shape', { errors: [{ pointer: `?${name}`, detail }] });
+
+const numberOf = (text: string) => (/^[1-9]\d{0,8}$/.test(text) ? Number(text) : 0);
+const etagOf = (version: number) => `"${version}"`;
+const pageAnswer = ({ page, version }: PageFound) => json(page, { etag: etagOf(version) });
+
+/** The version that `If-Match` names; null for any. */
+function versionFrom(ifMatch: string | null): number | null {
+  if (ifMatch === null) throw new Trouble('no-match', { next: 'Get the page, and send its ETag as `If-Match`.' });
+  if (ifMatch.trim() === '*') return null;
+  const tag = /^"(\d{1,9})"$/.exec(ifMatch.trim());
+  // A weak tag, or one that is none of ours, matches nothing (RFC 9110, 13.1.1).
+  if (!tag) throw new Trouble('moved-on');
+  return Number(tag[1]);
+}
+
+/** Where a page is looked for: in a collection, or wherever it is. */
+const placeIn = (named: Asked['named']) => ({ id: numberOf(named.id!), collection: named.slug ?? null });
+
+/** A conflict of versions is told as a precondition that failed. */
+function changed(result: Result<PageFound>): Response {
+  if (!result.ok && result.problem.code === 'conflict') {
+    const { what, kept, next } = result.problem;
+    throw new Trouble('moved-on', { detail: what, kept, next });
+  }
+  return pageAnswer(valueOf(result));
+}
+
+const PAGE_CALLS: readonly Omit<Call, 'path'>[] = [
+  {
+    method: 'GET',
+    summary: 'A page with its text',
+    reach: 'read',
+    answers: { one: 'Page' },
+    act: async ({ services, actor, named }) => pageAnswer(valueOf(await pageTold(services, actor, placeIn(named)))),
+  },
+  {
+    method: 'PUT',
+    summary: 'Gives a page another text: a revision, and its audit',
+    reach: 'bring-in',
+    body: PAGE_TEXT,
+    answers: { one: 'Page' },
+    ifMatch: true,
+    act: async ({ services, actor, named, body, ifMatch }) => {
+      const { html } = body as { html: string };
+      return changed(await putPage(services, actor, { ...placeIn(named), version: versionFrom(ifMatch), html }));
+    },
+  },
+];
+const SIGN: Omit<Call, 'path'> = {
+  method: 'POST',
+  summary: 'Signs a page off as it stands',
+  reach: 'publish',
+  answers: { one: 'Page' },
+  ifMatch: true,
+  act: async ({ services, actor, named, ifMatch }) =>
+    changed(await signPage(services, actor, { ...placeIn(named), version: versionFrom(ifMatch) })),
+};
+
+/** All that may be asked. What is described is what is served: both are made from this. */
+export const CALLS: readonly Call[] = [
+  {
+    method: 'POST',
+    path: '/checks',
+    summary: 'Looks at a text and keeps nothing of it: what holds it in plain words, and how it would be after every certain remedy',
+    reach: 'check',
+    body: CHECK,
+    answers: { one: 'Check' },
+    async act({ services, actor, reach, body }) {
+      const wish = body as CheckWish;
+      if (wish.page && !reach.has('read')) throw lacks('read');
+      return json(valueOf(await checkText(services, actor, wish)));
+    },
+  },
+  {
+    method: 'GET',
+    path: '/collections',
+    summary: 'The collections, with how far they are',
+    reach: 'read',
+    answers: { list: 'Collection' },
+    async act({ services, actor, search }) {
+      const { limit, after } = span(search, 'collections');
+      const behind = valueOf(await collectionsTold(services, actor)).filter(({ slug }) => after === null || slug > after);
+      const items = behind.slice(0, limit);
+      return json({ items, next: behind.length > limit ? cursorOf('collections', items.at(-1)!.slug) : null });
+    },
+  },
+  {
+    method: 'GET',
+    path: '/collections/{slug}',
+    summary: 'A collection, with how far it is',
+    reach: 'read',
+    answers: { one: 'Collection' },
+    async act({ services, actor, named }) {
+      const found = valueOf(await collectionsTold(services, actor)).find(({ slug }) => slug === named.slug);
+      if (!found) throw new Trouble('not-found', { detail: 'This collection is not here.' });
+      return json(found);
+    },
+  },
+  {
+    method: 'GET',
+    path: '/collections/{slug}/pages',
+    summary: 'The pages of a collection, by id',
+    reach: 'read',
+    answers: { list: 'Page' },
+    async act({ services, actor, named, search }) {
+      const of = `pages ${named.slug}`;
+      const { limit, after } = span(search, of);
+      const { pages, next } = valueOf(await pagesTold(services, actor, { collection: named.slug!, after: Number(after ?? 0), limit }));
+      return json({ items: pages, next: next === null ? null : cursorOf(of, String(next)) });
+    },
+  },
+  {
+    method: 'GET',
+    path: '/collections/{slug}/package',
+    summary: 'A collection as the package it came in, with what was mended in its place',
+    reach: 'read',
+    answers: { bytes: 'application/octet-stream' },
+    act: ({ services, actor, named }) => packaged(services, actor, named.slug!),
+  },
+  ...['/collections/{slug}/pages/{id}', '/pages/{id}'].flatMap((path) => [
+    ...PAGE_CALLS.map((call) => ({ ...call, path })),
+    { ...SIGN, path: `${path}/sign` },
+  ]),
+];
+
+export const lacks = (reach: TokenReach) =>
+  new Trouble('not-allowed', { detail: `This wants the reach \`${reach}\`, which the token has not.`, next: 'Have one made that has it.' });
+
+async function packaged(services: Services, actor: Actor, collection: string): Promise<Response> {
+  const folder = await scratch();
+  const clear = () => rm(folder, { recursive: true, force: true });
+  try {
+    const { name, file } = valueOf(await sendOut(services, actor, { collection, folder }));
+    const { size } = await stat(file);
+    const bytes = createReadStream(file);
+    bytes.once('close', () => void clear());
+    const headers = {
+      'content-type': name.endsWith('.epub') ? 'application/epub+zip' : 'application/zip',
+      'content-length': String(size),
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+    };
+    return new Response(Readable.toWeb(bytes) as ReadableStream, { headers });
+  } catch (error) {
+    await clear();
+    throw error;
+  }
+}

@@ -1,0 +1,133 @@
+import 'server-only';
+import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
+import { actorOfToken, type TokenReach } from '@inkwell/review';
+import { isAway } from '@inkwell/store';
+import { bytesWithin } from '../answer';
+import { log } from '../log';
+import { services } from '../services';
+import { CALLS, lacks, type Call } from './calls';
+import { openApi } from './openApi';
+import { problemAnswer, Trouble, type ShapeError } from './problems';
+
+/** Longest body, in bytes. */
+const LONGEST = 20_000_000;
+/** Calls a minute for one token. */
+const RATE = Math.max(1, Number(process.env.INKWELL_RATE) || 600);
+
+const ajv = new Ajv({ allErrors: true, strict: false });
+const checks = new Map<object, ValidateFunction>();
+
+/** Answers a call below `/api/v1`. Cookies are not looked at. */
+export async function callAnswer(request: Request, path: string): Promise<Response> {
+  const from = performance.now();
+  let who = '';
+  const answer = await answered(request, path, (person) => (who = person)).catch((error: unknown) => {
+    if (error instanceof Trouble) return problemAnswer(error);
+    if (isAway(error)) return problemAnswer(new Trouble('away'));
+    log.error({ err: error }, 'a fault');
+    return problemAnswer(new Trouble('fault'));
+  });
+  answer.headers.set('cache-control', 'private, no-store');
+  answer.headers.set('x-content-type-options', 'nosniff');
+  log.info({ path: `/api/v1${path}`, person: who, status: answer.status, ms: Math.round(performance.now() - from) }, 'called');
+  return request.method === 'HEAD' ? new Response(null, { status: answer.status, headers: answer.headers }) : answer;
+}
+
+async function answered(request: Request, path: string, told: (person: string) => void): Promise<Response> {
+  const method = request.method === 'HEAD' ? 'GET' : request.method;
+  if (path === '/openapi.json') return described(method);
+  const here = CALLS.flatMap((call) => {
+    const named = match(call.path, path);
+    return named ? [{ call, named }] : [];
+  });
+  if (here.length === 0) throw new Trouble('not-found', { detail: 'There is nothing at this address.' });
+  const allow = allowed(here.map(({ call }) => call.method));
+  if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
+  const found = here.find(({ call }) => call.method === method);
+  if (!found) throw new Trouble('method', {}, { allow });
+  const ready = await services();
+  const token = /^Bearer +(\S+)$/i.exec(request.headers.get('authorization') ?? '')?.[1];
+  const known = token === undefined ? null : await actorOfToken(ready, token);
+  if (!known) throw new Trouble('no-token', {}, { 'www-authenticate': 'Bearer' });
+  told(known.actor.id);
+  withinRate(known.id);
+  const { call, named } = found;
+  if (!known.reach.has(call.reach)) throw lacks(call.reach);
+  return call.act({
+    ...{ services: ready, actor: known.actor, reach: known.reach as ReadonlySet<TokenReach>, named },
+    search: new URL(request.url).searchParams,
+    body: call.body ? await bodyOf(request, call) : undefined,
+    ifMatch: request.headers.get('if-match'),
+  });
+}
+
+function described(method: string): Response {
+  const allow = allowed(['GET']);
+  if (method === 'OPTIONS') return new Response(null, { status: 204, headers: { allow } });
+  if (method !== 'GET') throw new Trouble('method', {}, { allow });
+  return Response.json(openApi());
+}
+
+const allowed = (methods: readonly string[]) =>
+  [...new Set([...methods.flatMap((one) => (one === 'GET' ? ['GET', 'HEAD'] : [one])), 'OPTIONS'])].sort().join(', ');
+
+/** What an address names, by the names of a path; null where it is another one. */
+function match(pattern: string, path: string): Record<string, string> | null {
+  const [own, asked] = [pattern.split('/'), path.split('/')];
+  if (own.length !== asked.length) return null;
+  const named: Record<string, string> = {};
+  for (const [nth, part] of own.entries()) {
+    if (part.startsWith('{')) named[part.slice(1, -1)] = asked[nth]!;
+    else if (part !== asked[nth]) return null;
+  }
+  return Object.values(named).every((one) => one !== '' && one.length <= 300) ? named : null;
+}
+
+const calls = new Map<number, { minute: number; many: number }>();
+
+function withinRate(token: number): void {
+  const now = Date.now();
+  const minute = Math.floor(now / 60_000);
+  const known = calls.get(token);
+  const many = known?.minute === minute ? known.many + 1 : 1;
+  calls.set(token, { minute, many });
+  if (many > RATE) throw new Trouble('too-many', {}, { 'retry-after': String(60 - Math.floor((now % 60_000) / 1000)) });
+}
+
+async function bodyOf(request: Request, call: Call): Promise<unknown> {
+  const [type = '', ...parameters] = (request.headers.get('content-type') ?? '').toLowerCase().split(';');
+  const charset = parameters.map((one) => one.trim()).find((one) => one.startsWith('charset='));
+  const isUtf8 = charset === undefined || /^charset="?utf-?8"?$/.test(charset);
+  const encoding = request.headers.get('content-encoding');
+  if (type.trim() !== 'application/json' || !isUtf8 || (encoding !== null && encoding !== 'identity')) throw new Trouble('media-type');
+  const bytes = await bytesWithin(request, LONGEST);
+  if (bytes === null) throw new Trouble('too-large', { detail: `It holds more than ${LONGEST} bytes.` });
+  const body = parsed(bytes);
+  const check = checkOf(call.body!);
+  if (!check(body))
+    throw new Trouble('shape', { detail: 'The body is not what is expected.', errors: (check.errors ?? []).map(shapeError) });
+  return body;
+}
+
+function parsed(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes)) as unknown;
+  } catch {
+    throw new Trouble('not-json');
+  }
+}
+
+function checkOf(schema: object): ValidateFunction {
+  let check = checks.get(schema);
+  if (!check) checks.set(schema, (check = ajv.compile(schema)));
+  return check;
+}
+
+function shapeError({ instancePath, keyword, params, message }: ErrorObject): ShapeError {
+  const { additionalProperty: extra, missingProperty: missing } = params as { additionalProperty?: string; missingProperty?: string };
+  const name = extra ?? missing;
+  const pointer = name === undefined ? instancePath : `${instancePath}/${name.replaceAll('~', '~0').replaceAll('/', '~1')}`;
+  if (extra !== undefined) return { pointer, detail: 'There is no such property here.' };
+  if (missing !== undefined) return { pointer, detail: 'This is missing.' };
+  return { pointer, detail: `It ${message ?? `fails ${keyword}`}.` };
+}

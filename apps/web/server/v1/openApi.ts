@@ -1,0 +1,69 @@
+import { CALLS, type Call } from './calls';
+import { KINDS } from './problems';
+import { ANSWERS } from './schemas';
+
+const of = (name: string) => ({ $ref: `#/components/schemas/${name}` });
+const content = (schema: object, type = 'application/json') => ({ content: { [type]: { schema } } });
+
+/** The description of all that may be asked (OpenAPI 3.1), made from the schemas that requests are checked with. */
+export function openApi(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const call of CALLS) (paths[`/api/v1${call.path}`] ??= {})[call.method.toLowerCase()] = operation(call);
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Inkwell Check',
+      version: '1.0.0',
+      description: 'For hosts, scripts and continuous integration. Lists are cut in parts; errors are problems after RFC 9457.',
+    },
+    servers: [{ url: '/' }],
+    security: [{ token: [] }],
+    paths,
+    components: {
+      securitySchemes: { token: { type: 'http', scheme: 'bearer', description: 'A token that was made under People, or by bin/token.' } },
+      schemas: ANSWERS,
+      responses: {
+        Problem: { description: 'Why not, what was kept, and what to do next', ...content(of('Problem'), 'application/problem+json') },
+      },
+    },
+  };
+}
+
+function operation(call: Call): object {
+  const named = [...call.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } }));
+  const lists = 'list' in call.answers ? LISTS : [];
+  const match = call.ifMatch
+    ? [{ name: 'If-Match', in: 'header', required: true, schema: { type: 'string' }, description: 'The ETag it was seen under.' }]
+    : [];
+  return {
+    operationId: `${call.method.toLowerCase()} ${call.path}`.replace(
+      /[^a-z]+(\w)?/gi,
+      (_, next: string | undefined) => next?.toUpperCase() ?? '',
+    ),
+    summary: call.summary,
+    description: `Wants the reach \`${call.reach}\`.`,
+    parameters: [...named, ...lists, ...match],
+    ...(call.body ? { requestBody: { required: true, ...content(call.body) } } : {}),
+    responses: { '200': { description: 'Done', ...answerOf(call.answers) }, ...problems() },
+  };
+}
+
+const LISTS = [
+  { name: 'limit', in: 'query', schema: { type: 'integer', minimum: 1, maximum: 500, default: 100 } },
+  { name: 'cursor', in: 'query', schema: { type: 'string' }, description: '`next` of the part before.' },
+];
+
+function answerOf(answers: Call['answers']): object {
+  if ('bytes' in answers) return content({ type: 'string', format: 'binary' }, answers.bytes);
+  if ('one' in answers) return content(of(answers.one));
+  const items = { type: 'array', items: of(answers.list) };
+  return content({ type: 'object', required: ['items', 'next'], properties: { items, next: { type: ['string', 'null'] } } });
+}
+
+const problems = () =>
+  Object.fromEntries(
+    [...new Set(Object.values(KINDS).map(({ status }) => String(status)))].map((status) => [
+      status,
+      { $ref: '#/components/responses/Problem' },
+    ]),
+  );

@@ -1,0 +1,62 @@
+import { elementAt } from '../document/paths.ts';
+import type { Page } from '../document/page.ts';
+import { isCertain } from '../remedies/types.ts';
+import { REMEDIES } from '../remedies/registry.ts';
+import type { Finding } from './findings.ts';
+import { sentenceOf } from './prose.ts';
+
+export interface ReportedPlace {
+  path: string;
+  start: number;
+  end: number;
+  line: number;
+  column: number;
+}
+
+/** A finding as programs are given it: prose made, remedies with what they need. */
+export interface ReportedFinding {
+  rule: string;
+  family: string;
+  weight: string;
+  outcome: string;
+  criteria: readonly string[];
+  techniques: readonly string[];
+  message: string;
+  at: ReportedPlace;
+  /** All its places, the first one `at`, when it stands at several. */
+  places?: readonly ReportedPlace[];
+  fingerprint: string;
+  remedies: { name: string; certain: boolean; needs: string[] }[];
+}
+
+export function reported(page: Page, finding: Finding): ReportedFinding {
+  const { rule, family, weight, outcome, criteria, techniques, at, fingerprint, remedies } = finding;
+  return {
+    rule,
+    family,
+    weight,
+    outcome,
+    criteria,
+    techniques,
+    message: sentenceOf(finding),
+    at: placeOf(at),
+    ...(finding.places ? { places: finding.places.map(placeOf) } : {}),
+    fingerprint,
+    remedies: remedies.map((name) => ({
+      name,
+      certain: isCertain(REMEDIES[name], rule),
+      needs: isCertain(REMEDIES[name], rule) ? [] : needsOf(page, finding, name),
+    })),
+  };
+}
+
+function placeOf({ path, start, end, line, column }: Finding['at']): ReportedPlace {
+  return { path, start, end, line, column };
+}
+
+function needsOf(page: Page, finding: Finding, name: (typeof finding.remedies)[number]): string[] {
+  const { fields } = REMEDIES[name];
+  if (typeof fields !== 'function') return fields.map((field) => field.name);
+  const element = elementAt(page, finding.at.path) ?? page.body;
+  return fields({ page, element, finding }).map((field) => field.name);
+}

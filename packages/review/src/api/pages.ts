@@ -1,0 +1,102 @@
+import { apiPage, apiPages, collectionBySlug, headText, house, pageById, snapshot, type ApiPage } from '@inkwell/store';
+import { may, unlessAllowed, type Actor } from '../actor.ts';
+import { saveSource } from '../fix.ts';
+import { signOff } from '../judge.ts';
+import { done, notFound, refused, type Result } from '../problems.ts';
+import { dayIn, type Services } from '../services.ts';
+import { shelf, type ShelfRow } from '../shelf.ts';
+
+/** A page as programs are given it. */
+export interface PageTold extends Pick<ApiPage, 'id' | 'address' | 'title' | 'contentType' | 'scope' | 'revision' | 'verdict'> {
+  open: { must: number; should: number; consider: number; questions: number };
+  html?: string;
+}
+
+/** With what its ETag is made of: its version. */
+export interface PageFound {
+  page: PageTold;
+  version: number;
+}
+
+function toldOf({ id, address, title, contentType, scope, revision, verdict, must, should, consider, questions }: ApiPage): PageTold {
+  return { id, address, title, contentType, scope, revision, verdict, open: { must, should, consider, questions } };
+}
+
+export type CollectionTold = Pick<ShelfRow, 'slug' | 'title' | 'kind' | 'pages' | 'verdicts'> & { open: PageTold['open'] };
+
+/** The collections somebody may see, by address. */
+export async function collectionsTold(services: Services, actor: Actor): Promise<Result<CollectionTold[]>> {
+  const rows = await shelf(services, actor);
+  if (!rows.ok) return rows;
+  const told = rows.value.map(({ slug, title, kind, pages, verdicts, tally: { judge, ...tally } }) => ({
+    ...{ slug, title, kind, pages, verdicts, open: { ...tally, questions: judge } },
+  }));
+  return done(told.sort((a, b) => (a.slug < b.slug ? -1 : 1)));
+}
+
+/** Pages of a collection, by id, behind one. */
+export function pagesTold(
+  services: Services,
+  actor: Actor,
+  wish: { collection: string; after: number; limit: number },
+): Promise<Result<{ pages: PageTold[]; next: number | null }>> {
+  return snapshot(services.db, async (at) => {
+    const collection = await collectionBySlug(at, wish.collection);
+    const barred = collection ? unlessAllowed(actor, 'see', { collection: collection.id }, 'This collection') : notFound('This collection');
+    if (barred) return barred;
+    const rows = await apiPages(at, collection!.id, wish.after, wish.limit + 1);
+    const pages = rows.slice(0, wish.limit);
+    return done({ pages: pages.map(toldOf), next: rows.length > wish.limit ? pages.at(-1)!.id : null });
+  });
+}
+
+/** One page with its text. `collection`: where it is looked for; null: wherever it is. */
+export function pageTold(services: Services, actor: Actor, wish: { id: number; collection: string | null }): Promise<Result<PageFound>> {
+  return snapshot(services.db, async (at) => {
+    const today = dayIn((await house(at)).timeZone, services.now());
+    const page = await apiPage(at, wish.id, today);
+    if (!page || !may(actor, 'see', { collection: page.collection }) || (wish.collection !== null && page.slug !== wish.collection))
+      return notFound('This page');
+    const html = await headText(at, (await pageById(at, page.id))!);
+    return done({ page: { ...toldOf(page), html }, version: page.version });
+  });
+}
+
+interface OnVersion {
+  id: number;
+  collection: string | null;
+  /** The version that whoever changes it saw; null: whichever it is. */
+  version: number | null;
+}
+
+const MOVED_ON = refused({
+  code: 'conflict',
+  what: 'The page has changed since',
+  kept: 'Nothing was changed.',
+  next: 'Get it as it is now, and send your change with its ETag.',
+});
+
+/** Gives a page another text; the same again makes no revision. */
+export async function putPage(services: Services, actor: Actor, wish: OnVersion & { html: string }): Promise<Result<PageFound>> {
+  const found = await onVersion(services, actor, wish);
+  if (!found.ok) return found;
+  const { page, version } = found.value;
+  if (page.html !== wish.html) {
+    const saved = await saveSource(services, actor, { pageId: page.id, version, html: wish.html });
+    if (!saved.ok && saved.problem.code !== 'nothing-to-do') return saved;
+  }
+  return pageTold(services, actor, wish);
+}
+
+/** Signs a page off as it stands. */
+export async function signPage(services: Services, actor: Actor, wish: OnVersion): Promise<Result<PageFound>> {
+  const found = await onVersion(services, actor, wish);
+  if (!found.ok) return found;
+  const signed = await signOff(services, actor, { pageId: wish.id, version: found.value.version });
+  return signed.ok ? pageTold(services, actor, wish) : signed;
+}
+
+async function onVersion(services: Services, actor: Actor, wish: OnVersion): Promise<Result<PageFound>> {
+  const found = await pageTold(services, actor, wish);
+  return found.ok && wish.version !== null && found.value.version !== wish.version ? MOVED_ON : found;
+}
