@@ -48,6 +48,8 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['Answered questions', '/questions?show=answered'],
   ['House standard', '/standard as Sam Okello, administrator'],
   ['People', '/people as Sam Okello, administrator'],
+  ['Tokens', '/tokens as Sam Okello, administrator'],
+  ['A problem of the API', '/problems/held'],
   ['Record', '/deeds as Sam Okello, administrator'],
   ['Messages', '/outbox as Sam Okello, administrator'],
 ];

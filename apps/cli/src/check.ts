@@ -50,7 +50,7 @@ export async function checkCommand(args: string[]): Promise<number> {
   const pages = await all(counted(checkedPages(server, opened.pages, first), seen));
   const troubles = () => opened.wholes.flatMap((one) => one.troubles);
   const { engine: inkwell = ENGINE_VERSION, profile = { name: '', standard: '', level: '' } } = first.head ?? {};
-  const report = { inkwell, profile, troubles };
+  const report = { inkwell, profile, ...(opened.wholes.length > 0 ? { troubles } : {}) };
   await deliverParts(
     format === 'text' ? asText(each(pages), seen, undefined, troubles) : writeReport(format, report, each(pages), ruleOf),
     values.out,

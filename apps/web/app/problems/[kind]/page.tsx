@@ -12,7 +12,7 @@ export default async function ProblemPage({ params }: { params: Promise<{ kind: 
   const { title, status, about } = KINDS[kind as Kind];
   return (
     <Door title={title}>
-      <p>{about}</p>
+      <p>{about.replaceAll('`', '')}</p>
       <p>{`It is told with the status ${status}.`}</p>
     </Door>
   );
