@@ -11,7 +11,7 @@ import { invited } from '../support/invited';
 import { tokenFor } from '../support/token';
 
 const ROOT = join(import.meta.dirname, '../..');
-const ALL = ['check', 'read', 'bring-in', 'publish'] as const;
+const ALL = ['check', 'read', 'bring-in', 'decide', 'publish'] as const;
 const HTML = '<h2>Wax</h2><p><img src="images/hive.png"></p>';
 
 /** A program that has a token, and no cookie. */
@@ -151,6 +151,47 @@ test('pages are listed in parts, read with an ETag, changed on it alone, and sig
   await program.dispose();
 });
 
+test('findings are narrowed by what is said, come in parts, and are decided about; what is not known is refused', async ({
+  page,
+  baseURL,
+}) => {
+  const collection = await ownCollection();
+  const { slug } = await broughtIn(page, collection, freshTitle('Found'), `${HTML}${ASKING}`);
+  const id = await pageIdOf(collection, slug);
+  const program = await programWith((await tokenFor(null, ALL)).token, baseURL!);
+  const list = `/api/v1/collections/${collection}/findings`;
+  const found = async (query: string) => (await (await program.get(`${list}?page=${id}&${query}`)).json()) as Found;
+  const all = await found('');
+  const first = await found('limit=1');
+  const rest = await found(`cursor=${first.next}`);
+  expect([...first.items, ...rest.items].map((one) => one.id)).toEqual(all.items.map((one) => one.id));
+  expect((await found('family=images&family=headings&outcome=cantTell')).items.map(({ rule }) => rule)).toEqual(['images/true-to-picture']);
+  for (const query of ['family=pictures', 'rule=images/none', 'page=x', 'sort=rule', 'standing=closed'])
+    await isProblem(await program.get(`${list}?${query}`), 422, 'shape');
+  const question = (await found('outcome=cantTell')).items[0]!.id;
+  const ruled = await program.post(`${list}/${question}/rule`, { data: { answer: 'no problem' } });
+  expect(await ruled.json()).toMatchObject({ id: question, standing: 'ruled out' });
+  const failed = (await found('rule=images/no-alternative')).items[0]!.id;
+  expect(
+    await (await program.post(`/api/v1/findings/${failed}/assign`, { data: { to: 'odile.marsh@larkmoor.example' } })).json(),
+  ).toMatchObject({
+    assignee: { name: 'Odile Marsh' },
+  });
+  expect((await found('person=odile-marsh')).items.map((one) => one.id)).toEqual([failed]);
+  expect(await isProblem(await program.post(`${list}/${failed}/except`, { data: { reason: 'x' } }), 422, 'shape')).toMatchObject({
+    errors: [{ pointer: '/until' }],
+  });
+  await isProblem(
+    await program.post(`/api/v1/collections/larkmoor-canal-trust/findings/${failed}/rule`, { data: { answer: 'stands' } }),
+    404,
+    'not-found',
+  );
+  const narrow = await programWith((await tokenFor(null, ['read'])).token, baseURL!);
+  await isProblem(await narrow.post(`${list}/${failed}/except`, { data: { reason: 'x', until: inDays(3) } }), 403, 'not-allowed');
+  await program.dispose();
+  await narrow.dispose();
+});
+
 test('a token opens what it reaches, for whom it acts, until it ends; cookies open nothing here, and a token no screen', async ({
   page,
   browser,
@@ -218,6 +259,24 @@ test('what is sent otherwise than it is taken is a problem that says so; nothing
   await program.dispose();
 });
 
+/** A page that asks whether an image is described truly. */
+const ASKING = '<h2>Wax</h2><p><img src="images/hive.png" alt="A hive of pine boards on a stand"></p>';
+
+interface Found {
+  items: { id: number; rule: string; family: string; standing: string }[];
+  next: string | null;
+}
+
+/** What a call takes that has a body. */
+function bodyFor(path: string): object {
+  if (path.endsWith('/rule')) return { answer: 'no problem' };
+  if (path.endsWith('/except')) return { reason: 'The keeper sends another one.', until: inDays(30) };
+  if (path.endsWith('/assign')) return { to: 'odile.marsh@larkmoor.example', due: inDays(30), words: 'Please' };
+  return { html: HTML };
+}
+
+const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
 interface Operation {
   parameters: { name: string; in: string }[];
   requestBody?: object;
@@ -238,16 +297,16 @@ test('the description is OpenAPI 3.1 as a validator has it, and every call in it
   let asked = 0;
   for (const [path, operations] of Object.entries(described.paths))
     for (const [method, { requestBody, responses }] of Object.entries(operations)) {
-      const collection = 'a-first-year-with-bees';
       const slug = await ownCollection();
-      const own = await broughtIn(page, slug, freshTitle('Described'), HTML);
+      const own = await broughtIn(page, slug, freshTitle('Described'), ASKING);
       const id = await pageIdOf(slug, own.slug);
-      const isOne = path.includes('{id}');
-      const address = path.replace('{slug}', isOne ? slug : collection).replace('{id}', String(id));
-      const answer = await program.fetch(address, {
+      const found = (await (await program.get(`/api/v1/collections/${slug}/findings?page=${id}&outcome=cantTell`)).json()) as Found;
+      const collection = path.includes('{id}') || path.endsWith('/findings') ? slug : 'a-first-year-with-bees';
+      const named = path.includes('/findings/') ? found.items[0]!.id : id;
+      const answer = await program.fetch(path.replace('{slug}', collection).replace('{id}', String(named)), {
         method,
         headers: { 'if-match': '*' },
-        ...(requestBody ? { data: { html: HTML } } : {}),
+        ...(requestBody ? { data: bodyFor(path) } : {}),
       });
       // A page that something holds is not signed: a problem, as is described.
       const isHeld = path.endsWith('/sign');
@@ -263,7 +322,7 @@ test('the description is OpenAPI 3.1 as a validator has it, and every call in it
       }
       asked++;
     }
-  expect(asked).toBeGreaterThan(9);
+  expect(asked).toBeGreaterThan(18);
   await program.dispose();
   await nobody.dispose();
 });

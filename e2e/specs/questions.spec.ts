@@ -63,6 +63,19 @@ test('a question that four pages ask is answered with one key, and taken back wi
   await expect(page.locator('section[aria-labelledby="question-heading"]')).toContainText(alt);
 });
 
+test('a question met on the Desk is answered wherever it is asked', async ({ page }) => {
+  const alt = `A queen cell, ${ownTitle()} ${process.pid}`;
+  const [first] = await pagesShowing(page, alt, 2);
+  await page.goto(first!);
+  await page
+    .getByRole('button', { name: /Description to be looked at/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Answer it wherever it is asked' }).click();
+  await expect(page.locator('section[aria-labelledby="question-heading"]')).toContainText(alt);
+  await expect(page.getByText('Asked 2 times on 2 pages.')).toBeVisible();
+});
+
 test('an image is described again where it is asked about, for every page that asks', async ({ page }) => {
   const alt = `A frame of brood, ${ownTitle()} ${process.pid}`;
   const [first, second] = await pagesShowing(page, alt, 2);

@@ -101,9 +101,9 @@ function compareOne({ path, old, fresh }: Pair, { profile, scope }: How): Compar
   );
   return {
     path,
-    fixed: compared.fixed.map((finding) => reported(before, finding)),
-    kept: compared.kept.map((pair) => ({ old: reported(before, pair.old), new: reported(after, pair.new) })),
-    new: compared.new.map((finding) => reported(after, finding)),
+    fixed: compared.fixed.map((finding) => reported(finding)),
+    kept: compared.kept.map((pair) => ({ old: reported(pair.old), new: reported(pair.new) })),
+    new: compared.new.map((finding) => reported(finding)),
     held: verdictOf([...compared.kept.map((pair) => pair.new), ...compared.new], profile) === 'held',
   };
 }

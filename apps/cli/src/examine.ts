@@ -12,6 +12,6 @@ export function examine(file: PageFile, page: Page, profile: Profile): ReportedP
     scope: page.scope,
     verdict: verdictOf(findings, profile),
     ...(file.listed === false ? { listed: false } : {}),
-    findings: findings.map((finding) => reported(page, finding)),
+    findings: findings.map(reported),
   };
 }

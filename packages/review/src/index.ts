@@ -172,6 +172,15 @@ export {
   type PageFound,
   type PageTold,
 } from './api/pages.ts';
+export {
+  decideOn,
+  FINDING_FILTERS,
+  findingsTold,
+  findingTold,
+  type Decision,
+  type FindingFilters,
+  type FindingTold,
+} from './api/findings.ts';
 export { checkText, type Check, type CheckWish } from './api/checks.ts';
 export type { TokenLine, TokenReach } from '@inkwell/store';
 export { rollSheet, takeRoll, type RollRead } from './people/roll.ts';

@@ -363,6 +363,7 @@ export {
   type TokenLine,
   type TokenReach,
 } from './queries/tokens.ts';
+export { apiFindings, findingPlace, type ApiFinding, type ApiFindingsWish } from './queries/apiFindings.ts';
 export { apiPage, apiPages, type ApiPage } from './queries/apiPages.ts';
 export { collectionIds, rollLines, writeRoll, type RollChanges, type RollLine } from './queries/roll.ts';
 export { forgetOld, keepFor, keptDays, personRecord, USUALLY_KEPT, type Forgotten, type KeptDays } from './queries/keeping.ts';

@@ -9,12 +9,13 @@ import { Shell } from '@/ui/Shell';
 export const metadata: Metadata = { title: 'Questions' };
 
 interface Place {
-  searchParams: Promise<{ show?: string | string[]; kind?: string | string[] }>;
+  searchParams: Promise<{ show?: string | string[]; kind?: string | string[]; first?: string | string[] }>;
 }
 
 /** What waits for a person's ruling, one question at a time; or what was answered. */
 export default async function QuestionsPage({ searchParams }: Place) {
-  const { show, kind } = await searchParams;
+  const { show, kind, first: named } = await searchParams;
+  const first = typeof named === 'string' && /^[1-9]\d{0,8}$/.test(named) ? Number(named) : null;
   const rule = typeof kind === 'string' ? kind.slice(0, 80) : null;
   const crumbs = [{ label: 'Shelf', href: '/' }, { label: 'Questions' }];
   if (show === 'answered') {
@@ -29,7 +30,7 @@ export default async function QuestionsPage({ searchParams }: Place) {
   const screen = await screenWithPeople((services, actor) => {
     const isSpecialist = actor.memberships.length > 0 && actor.memberships.every(({ role }) => role === 'specialist');
     const waiting: ShowQuestions['waiting'] = show === 'specialist' || (show === undefined && isSpecialist) ? 'specialist' : 'anybody';
-    return questions(services, actor, { waiting, rule, skip: [] });
+    return questions(services, actor, { waiting, rule, first, skip: [] });
   });
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;

@@ -15,7 +15,7 @@ const Fields = styled.fieldset`
   margin: 0;
 `;
 
-const LISTS = ['vagueLinks', 'placeholders', 'fillers', 'allowedClasses'] as const satisfies (keyof Vocabulary)[];
+const LISTS = ['vagueLinks', 'placeholders', 'fileNames', 'fillers', 'allowedClasses'] as const satisfies (keyof Vocabulary)[];
 const linesOf = (text: string) => [...new Set(text.split('\n').map((line) => line.trim()))].filter(Boolean);
 
 /** The house's own words: each line one of them. What they change is seen once its pages have been audited with them. */

@@ -51,6 +51,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   contentTypes: 'Content type',
   vagueLinks: 'Link texts that say nothing',
   placeholders: 'Alternative texts that editors leave behind',
+  fileNames: 'Names of files after a plan of the house (* for any characters)',
   fillers: 'Text of templates that stands in for something',
   colours: 'Colours',
   allowedClasses: 'Classes the editor writes',

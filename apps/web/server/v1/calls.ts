@@ -5,6 +5,10 @@ import { Readable } from 'node:stream';
 import {
   checkText,
   collectionsTold,
+  decideOn,
+  FINDING_FILTERS,
+  findingsTold,
+  findingTold,
   pagesTold,
   pageTold,
   putPage,
@@ -13,6 +17,8 @@ import {
   signPage,
   type Actor,
   type CheckWish,
+  type Decision,
+  type FindingFilters,
   type PageFound,
   type Result,
   type Services,
@@ -20,7 +26,8 @@ import {
 } from '@inkwell/review';
 import { cursorFrom, cursorOf } from './cursors';
 import { Trouble, troubleFrom } from './problems';
-import { type ANSWERS, CHECK, PAGE_TEXT } from './schemas';
+import { ownAddress } from '../auth';
+import { type ANSWERS, ASSIGNMENT, CHECK, EXCEPTION, PAGE_TEXT, RULING } from './schemas';
 
 /** What a call is asked with, when whoever asks may ask it. */
 export interface Asked {
@@ -46,6 +53,8 @@ export interface Call {
   body?: object;
   /** What it answers; bytes where it names a media type. */
   answers: { one: keyof typeof ANSWERS } | { list: keyof typeof ANSWERS } | { bytes: string };
+  /** What a list may be narrowed by, each with what may be said; null: anything. Repeated, one of them is enough. */
+  filters?: Readonly<Record<string, readonly string[] | null>>;
   /** Whether it changes what has an ETag. */
   ifMatch?: true;
   act(asked: Asked): Promise<Response>;
@@ -63,9 +72,9 @@ function valueOf<T>(result: Result<T>): T {
 }
 
 /** What a list is asked for: how many, behind what. */
-function span(search: URLSearchParams, of: string): { limit: number; after: string | null } {
+function span(search: URLSearchParams, of: string, filters: readonly string[] = []): { limit: number; after: string | null } {
   for (const name of search.keys())
-    if (name !== 'limit' && name !== 'cursor')
+    if (name !== 'limit' && name !== 'cursor' && !filters.includes(name))
       throw new Trouble('shape', { errors: [{ pointer: `?${name}`, detail: 'There is no such filter here.' }] });
   const limit = search.get('limit');
   if (limit !== null && !/^[1-9]\d{0,2}$/.test(limit)) throw wrong('limit', `is no number from 1 to ${AT_MOST}`);
@@ -135,12 +144,56 @@ const SIGN: Omit<Call, 'path'> = {
     changed(await signPage(services, actor, { ...placeIn(named), version: versionFrom(ifMatch) })),
 };
 
+/** What a list of findings is narrowed by. */
+function filtersFrom(search: URLSearchParams): FindingFilters {
+  const filters: Record<string, string[]> = {};
+  for (const [name, known] of Object.entries(FINDING_FILTERS) as [string, readonly string[] | null][]) {
+    const said = search.getAll(name);
+    const bad = said.find((one) => (known ? !known.includes(one) : one.length > 100 || (name === 'page' && numberOf(one) === 0)));
+    if (bad !== undefined) throw wrong(name, `says “${bad.slice(0, 100)}”, which it may not`);
+    if (said.length > 0) filters[name] = said;
+  }
+  return filters;
+}
+
+const FINDING_CALL: Omit<Call, 'path'> = {
+  method: 'GET',
+  summary: 'A finding as it stands',
+  reach: 'read',
+  answers: { one: 'Finding' },
+  act: async ({ services, actor, named }) => json(valueOf(await findingTold(services, actor, placeIn(named)))),
+};
+
+/** What may be decided about a finding: the same as on the screens, through the same door. */
+const DECISIONS: readonly { kind: Decision['kind']; summary: string; body: object; decision(said: never): Decision }[] = [
+  {
+    kind: 'rule',
+    summary: 'Answers the question a finding asks',
+    body: RULING,
+    decision: ({ answer }: { answer: Extract<Decision, { kind: 'rule' }>['answer'] }) => ({ kind: 'rule', answer }),
+  },
+  {
+    kind: 'except',
+    summary: 'Lets a finding stand until a day, for a reason',
+    body: EXCEPTION,
+    decision: ({ reason, until }: { reason: string; until: string }) => ({ kind: 'except', reason, until }),
+  },
+  {
+    kind: 'assign',
+    summary: 'Hands a finding to somebody, or takes it back',
+    body: ASSIGNMENT,
+    decision: ({ to, due = null, words = '' }: { to: string | null; due?: string | null; words?: string }) => ({
+      ...{ kind: 'assign', to, due, words, site: ownAddress() },
+    }),
+  },
+];
+
 /** All that may be asked. What is described is what is served: both are made from this. */
 export const CALLS: readonly Call[] = [
   {
     method: 'POST',
     path: '/checks',
-    summary: 'Looks at a text and keeps nothing of it: what holds it in plain words, and how it would be after every certain remedy',
+    summary: 'Looks at a text and keeps nothing of it: what holds it in plain words, and how it would be after every certain fix',
     reach: 'check',
     body: CHECK,
     answers: { one: 'Check' },
@@ -190,12 +243,35 @@ export const CALLS: readonly Call[] = [
   },
   {
     method: 'GET',
+    path: '/collections/{slug}/findings',
+    summary: 'The findings of a collection that its house asks for, by id',
+    reach: 'read',
+    answers: { list: 'Finding' },
+    filters: FINDING_FILTERS,
+    async act({ services, actor, named, search }) {
+      const of = `findings ${named.slug}`;
+      const { limit, after } = span(search, of, Object.keys(FINDING_FILTERS));
+      const wish = { collection: named.slug!, after: Number(after ?? 0), limit, filters: filtersFrom(search) };
+      const { findings, next } = valueOf(await findingsTold(services, actor, wish));
+      return json({ items: findings, next: next === null ? null : cursorOf(of, String(next)) });
+    },
+  },
+  {
+    method: 'GET',
     path: '/collections/{slug}/package',
-    summary: 'A collection as the package it came in, with what was mended in its place',
+    summary: 'A collection as the package it came in, with what was fixed in its place',
     reach: 'read',
     answers: { bytes: 'application/octet-stream' },
     act: ({ services, actor, named }) => packaged(services, actor, named.slug!),
   },
+  ...['/collections/{slug}/findings/{id}', '/findings/{id}'].flatMap((path) => [
+    { ...FINDING_CALL, path },
+    ...DECISIONS.map(({ kind, summary, body, decision }): Call => ({
+      ...{ method: 'POST', path: `${path}/${kind}`, summary, reach: 'decide', body, answers: { one: 'Finding' } },
+      act: async ({ services, actor, named, body: said }) =>
+        json(valueOf(await decideOn(services, actor, { ...placeIn(named), decision: decision(said as never) }))),
+    })),
+  ]),
   ...['/collections/{slug}/pages/{id}', '/pages/{id}'].flatMap((path) => [
     ...PAGE_CALLS.map((call) => ({ ...call, path })),
     { ...SIGN, path: `${path}/sign` },

@@ -42,11 +42,17 @@ function operation(call: Call): object {
     ),
     summary: call.summary,
     description: `Wants the reach \`${call.reach}\`.`,
-    parameters: [...named, ...lists, ...match],
+    parameters: [...named, ...filtersOf(call), ...lists, ...match],
     ...(call.body ? { requestBody: { required: true, ...content(call.body) } } : {}),
     responses: { '200': { description: 'Done', ...answerOf(call.answers) }, ...problems() },
   };
 }
+
+const filtersOf = ({ filters = {} }: Call) =>
+  Object.entries(filters).map(([name, some]) => ({
+    ...{ name, in: 'query', explode: true, description: 'Repeated, one of them is enough.' },
+    schema: { type: 'array', items: { type: 'string', ...(some ? { enum: some } : {}) } },
+  }));
 
 const LISTS = [
   { name: 'limit', in: 'query', schema: { type: 'integer', minimum: 1, maximum: 500, default: 100 } },

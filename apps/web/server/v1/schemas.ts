@@ -31,6 +31,23 @@ export const PAGE_TEXT = {
   properties: { html: { type: 'string', minLength: 1 }, note: { type: 'string', maxLength: 1_000 } },
 } as const satisfies JSONSchema;
 
+/** What is decided about a finding. */
+export const RULING = { ...base, required: ['answer'], properties: { answer: { enum: ['stands', 'no problem', 'not sure'] } } } as const;
+export const EXCEPTION = {
+  ...base,
+  required: ['reason', 'until'],
+  properties: { reason: { type: 'string', minLength: 1, maxLength: 20_000 }, until: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } },
+} as const satisfies JSONSchema;
+export const ASSIGNMENT = {
+  ...base,
+  required: ['to'],
+  properties: {
+    to: { type: ['string', 'null'], maxLength: 254, description: 'The address of whoever is to see to it; null takes it back.' },
+    due: { type: ['string', 'null'], pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
+    words: { type: 'string', maxLength: 2_000 },
+  },
+} as const satisfies JSONSchema;
+
 const PLACE = {
   type: 'object',
   required: ['path', 'start', 'end', 'line', 'column'],
@@ -50,42 +67,34 @@ const OPEN = {
   properties: { must: { type: 'integer' }, should: { type: 'integer' }, consider: { type: 'integer' }, questions: { type: 'integer' } },
 } as const;
 
-const FINDING = {
-  type: 'object',
-  required: [
-    'rule',
-    'family',
-    'weight',
-    'outcome',
-    'criteria',
-    'techniques',
-    'message',
-    'at',
-    'fingerprint',
-    'remedies',
-    'sentence',
-    'why',
-    'fix',
-  ],
-  properties: {
-    rule: { type: 'string' },
-    family: { type: 'string' },
-    weight: { enum: ['must', 'should', 'consider'] },
-    outcome: { enum: ['failed', 'cantTell'] },
-    criteria: WORDS,
-    techniques: WORDS,
-    message: { type: 'string' },
-    at: PLACE,
-    places: { type: 'array', items: PLACE },
-    fingerprint: { type: 'string' },
-    remedies: {
-      type: 'array',
-      items: {
-        type: 'object',
-        required: ['name', 'certain', 'needs'],
-        properties: { name: { type: 'string' }, certain: { type: 'boolean' }, needs: WORDS },
-      },
+/** What a finding is, wherever it is told. */
+const AUDITED = {
+  rule: { type: 'string' },
+  family: { type: 'string' },
+  weight: { enum: ['must', 'should', 'consider'] },
+  outcome: { enum: ['failed', 'cantTell'] },
+  criteria: WORDS,
+  techniques: WORDS,
+  message: { type: 'string' },
+  at: PLACE,
+  places: { type: 'array', items: PLACE },
+  fingerprint: { type: 'string' },
+  remedies: {
+    type: 'array',
+    items: {
+      type: 'object',
+      required: ['name', 'certain', 'needs'],
+      properties: { name: { type: 'string' }, certain: { type: 'boolean' }, needs: WORDS },
     },
+  },
+} as const;
+const ALWAYS = ['rule', 'family', 'weight', 'outcome', 'criteria', 'techniques', 'message', 'at', 'fingerprint', 'remedies'] as const;
+
+const CHECKED_FINDING = {
+  type: 'object',
+  required: [...ALWAYS, 'sentence', 'why', 'fix'],
+  properties: {
+    ...AUDITED,
     sentence: { type: 'string' },
     why: { type: 'string' },
     fix: { type: 'string' },
@@ -93,7 +102,7 @@ const FINDING = {
   },
 } as const;
 
-const CHECKED = { verdict: VERDICT, findings: { type: 'array', items: FINDING } } as const;
+const CHECKED = { verdict: VERDICT, findings: { type: 'array', items: CHECKED_FINDING } } as const;
 
 /** What is answered, by the names the description gives it. */
 export const ANSWERS = {
@@ -140,6 +149,26 @@ export const ANSWERS = {
       verdict: VERDICT,
       open: OPEN,
       html: { type: 'string', description: 'Its text; not in lists.' },
+    },
+  },
+  Finding: {
+    type: 'object',
+    required: [...ALWAYS, 'id', 'page', 'standing', 'assignee', 'firstRevision'],
+    properties: {
+      ...AUDITED,
+      id: { type: 'integer' },
+      page: {
+        type: 'object',
+        required: ['id', 'address'],
+        properties: { id: { type: 'integer' }, address: { type: 'string' } },
+      },
+      standing: { enum: ['open', 'fixed', 'returned', 'ruled out', 'excepted', 'elsewhere'] },
+      assignee: {
+        type: ['object', 'null'],
+        required: ['id', 'name'],
+        properties: { id: { type: 'string' }, name: { type: 'string' } },
+      },
+      firstRevision: { type: 'integer' },
     },
   },
   Problem: {

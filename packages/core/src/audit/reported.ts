@@ -1,6 +1,4 @@
-import { elementAt } from '../document/paths.ts';
-import type { Page } from '../document/page.ts';
-import { isCertain } from '../remedies/types.ts';
+import { isCertain, needsOf } from '../remedies/types.ts';
 import { REMEDIES } from '../remedies/registry.ts';
 import type { Finding } from './findings.ts';
 import { sentenceOf } from './prose.ts';
@@ -29,7 +27,7 @@ export interface ReportedFinding {
   remedies: { name: string; certain: boolean; needs: string[] }[];
 }
 
-export function reported(page: Page, finding: Finding): ReportedFinding {
+export function reported(finding: Finding): ReportedFinding {
   const { rule, family, weight, outcome, criteria, techniques, at, fingerprint, remedies } = finding;
   return {
     rule,
@@ -45,18 +43,11 @@ export function reported(page: Page, finding: Finding): ReportedFinding {
     remedies: remedies.map((name) => ({
       name,
       certain: isCertain(REMEDIES[name], rule),
-      needs: isCertain(REMEDIES[name], rule) ? [] : needsOf(page, finding, name),
+      needs: needsOf(REMEDIES[name], rule),
     })),
   };
 }
 
 function placeOf({ path, start, end, line, column }: Finding['at']): ReportedPlace {
   return { path, start, end, line, column };
-}
-
-function needsOf(page: Page, finding: Finding, name: (typeof finding.remedies)[number]): string[] {
-  const { fields } = REMEDIES[name];
-  if (typeof fields !== 'function') return fields.map((field) => field.name);
-  const element = elementAt(page, finding.at.path) ?? page.body;
-  return fields({ page, element, finding }).map((field) => field.name);
 }

@@ -14,6 +14,8 @@ export interface Vocabulary {
   placeholders?: readonly string[];
   /** Colours of the house, as #rrggbb. */
   colours?: readonly string[];
+  /** Names of files that the house gives after a plan of its own, `*` for any characters: they need no words. */
+  fileNames?: readonly string[];
   /** Text of its templates that stands in for something. */
   fillers?: readonly string[];
   /** Classes its own editor writes: no leftovers of a word processor. */

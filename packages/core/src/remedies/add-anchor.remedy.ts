@@ -10,6 +10,7 @@ export const remedy: Remedy = {
   name: 'add-anchor',
   label: 'Put the place at a heading',
   certain: false,
+  needs: ['heading'],
   fields: ({ page }) => [
     {
       name: 'heading',

@@ -12,6 +12,7 @@ export const remedy: Remedy = {
   name: 'add-caption',
   label: 'Add a caption',
   certain: false,
+  needs: ['caption'],
   fields: ({ element }) => [
     {
       name: 'caption',

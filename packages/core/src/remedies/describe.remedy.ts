@@ -12,6 +12,7 @@ export const remedy: Remedy = {
   name: 'describe',
   label: 'Describe it',
   certain: false,
+  needs: ['alt'],
   fields: ({ page, element }) => [
     {
       name: 'alt',

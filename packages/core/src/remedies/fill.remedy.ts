@@ -10,6 +10,7 @@ export const remedy: Remedy = {
   name: 'fill',
   label: 'Write its text',
   certain: false,
+  needs: ['text'],
   fields: ({ element }) => [
     {
       name: 'text',

@@ -9,6 +9,7 @@ export const remedy: Remedy = {
   name: 'house-colour',
   label: 'Use a colour of the house',
   certain: false,
+  needs: ['color'],
   fields: (target) => [
     {
       name: 'color',

@@ -10,6 +10,7 @@ export const remedy: Remedy = {
   name: 'insert-heading',
   label: 'Put a heading in',
   certain: false,
+  needs: ['text', 'before', 'level'],
   fields: (target) => [
     { name: 'text', label: 'What is the part about?', kind: 'text' },
     {

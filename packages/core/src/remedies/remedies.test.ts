@@ -345,3 +345,19 @@ test.each<[string, string, string]>([
   const offer = image && offersFor(page, image).find(({ name }) => name === 'describe');
   expect(offer?.fields.map(({ label }) => label)).toEqual([`Alternative text: ${question}`]);
 });
+
+test('a remedy whose questions depend on the page says beforehand what they are called, and asks just those', () => {
+  const asking = REMEDY_NAMES.filter((name) => typeof REMEDIES[name].fields === 'function');
+  expect(asking.map((name) => [name, (REMEDIES[name].needs ?? []).length > 0])).toEqual(asking.map((name) => [name, true]));
+  const seen = new Set<string>();
+  for (const [, html] of pagesWithSlips()) {
+    const page = open(html);
+    for (const finding of auditPage(page).findings)
+      for (const { name, fields } of offersFor(page, finding))
+        if (asking.includes(name)) {
+          seen.add(name);
+          expect([name, fields.map((field) => field.name)]).toEqual([name, REMEDIES[name].needs]);
+        }
+  }
+  expect([...seen].sort()).toEqual([...asking].sort());
+});

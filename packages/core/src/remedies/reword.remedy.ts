@@ -12,6 +12,7 @@ export const remedy: Remedy = {
   name: 'reword',
   label: 'Reword it',
   certain: false,
+  needs: ['text'],
   fields: ({ element }) => [
     {
       name: 'text',

@@ -11,6 +11,7 @@ export const remedy: Remedy = {
   name: 'set-level',
   label: 'Set its level',
   certain: false,
+  needs: ['level'],
   fields: ({ page }) => [
     {
       name: 'level',

@@ -37,6 +37,8 @@ export interface Remedy {
   /** True when it needs no human input and keeps the meaning of the page; or the ids of the rules for whose findings that holds. */
   certain: boolean | readonly string[];
   fields: readonly Field[] | ((target: Target) => readonly Field[]);
+  /** The names of its fields, where what they ask depends on the page. */
+  needs?: readonly string[];
   /** What the fields begin with: what the engine would propose. */
   propose?(target: Target): Inputs;
   plan(target: Target, inputs: Inputs): Plan;
@@ -47,6 +49,12 @@ export interface Remedy {
 /** Whether a remedy needs no human input for a finding of a rule. */
 export function isCertain(remedy: Pick<Remedy, 'certain'>, rule: string): boolean {
   return typeof remedy.certain === 'boolean' ? remedy.certain : remedy.certain.includes(rule);
+}
+
+/** What a remedy has to be given for a finding of a rule: the names of its fields. */
+export function needsOf({ certain, fields, needs }: Pick<Remedy, 'certain' | 'fields' | 'needs'>, rule: string): string[] {
+  if (isCertain({ certain }, rule)) return [];
+  return typeof fields === 'function' ? [...(needs ?? [])] : fields.map((field) => field.name);
 }
 
 export const decline = (reason: string): Declined => ({ ok: false, reason });

@@ -12,6 +12,24 @@ export function troubleOfFileName(file: string): 'camera' | 'signs' | 'wordless'
   return /[\s\p{Lu}%&+,'()]/u.test(name) ? 'signs' : null;
 }
 
+/** Whether a file is named after a plan of the house: patterns in which `*` stands for any characters, capitals or not. */
+export function isAfterPlan(patterns: readonly string[] = [], file: string): boolean {
+  return patterns.some((pattern) => {
+    const parts = pattern.toLowerCase().split('*');
+    let rest = file.toLowerCase();
+    if (parts.length === 1) return rest === parts[0];
+    const [first, last] = [parts[0]!, parts.at(-1)!];
+    if (!rest.startsWith(first)) return false;
+    rest = rest.slice(first.length);
+    for (const part of parts.slice(1, -1)) {
+      const at = rest.indexOf(part);
+      if (at < 0) return false;
+      rest = rest.slice(at + part.length);
+    }
+    return rest.endsWith(last);
+  });
+}
+
 /** Names that programs give a file when nobody does. */
 const GIVEN =
   /^(?:unnamed|download(?:ed)?|file|default|temp|tmp|new|copy|untitled|noname|sans[-_ ]titre|unbenannt|descarga|image|img|pic)[-_ ]?\(?\d*\)?$/i;

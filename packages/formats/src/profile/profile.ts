@@ -49,6 +49,7 @@ export const PROFILE_SCHEMA = {
       properties: {
         vagueLinks: PHRASES,
         placeholders: PHRASES,
+        fileNames: PHRASES,
         fillers: PHRASES,
         allowedClasses: PHRASES,
         colours: { type: 'array', maxItems: 500, items: { type: 'string', pattern: '^#[0-9a-fA-F]{6}$' } },

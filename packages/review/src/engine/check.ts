@@ -42,7 +42,7 @@ function told(page: Page, { profile, contentType, settled }: CheckedWish): Pick<
     verdict: verdictOf(open, { ...profile, ...settingsFor(profile, contentType ?? undefined) }),
     findings: findings.map((finding): CheckedFinding => {
       const rule = ruleOf(finding.rule);
-      const one = reported(page, finding);
+      const one = reported(finding);
       const standing = settled[finding.fingerprint];
       return { ...one, sentence: one.message, why: rule?.why ?? '', fix: rule?.fix ?? '', ...(standing === undefined ? {} : { standing }) };
     }),

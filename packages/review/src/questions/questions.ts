@@ -75,6 +75,8 @@ export interface QuestionsShown {
 export interface ShowQuestions {
   waiting: 'anybody' | 'specialist';
   rule: string | null;
+  /** A finding whose question is put first. */
+  first?: number | null;
   /** Sums of questions that are passed over. */
   skip: readonly string[];
 }
@@ -101,7 +103,7 @@ export function questions(services: Services, actor: Actor, wish: ShowQuestions)
     const own = answeredBy(actor);
     if (!own.ok) return own;
     const collections = own.value;
-    const of = { collections, waiting: wish.waiting, me: actor.id, rule: wish.rule };
+    const of = { collections, waiting: wish.waiting, me: actor.id, rule: wish.rule, first: wish.first ?? null };
     const { questions: asked, kinds } = await askedQuestions(at, of, { skip: wish.skip, limit: AT_ONCE });
     return done({
       waiting: wish.waiting,

@@ -26,6 +26,8 @@ export interface QuestionsWish {
   /** Whoever looks: what they answered and waits for a second answer is not asked of them again. */
   me: string;
   rule: string | null;
+  /** A finding whose question is put first. */
+  first?: number | null;
 }
 
 /** One question, wherever it is asked. */
@@ -98,7 +100,8 @@ export async function askedQuestions(
     first as (select v.same, v.rule, v.weight, v.many, v.pages, v.holding, v.finding
       from valued v join kinds using (rule)
       where not v.same = any(${skip}::text[]) and (${wish.rule}::text is null or v.rule = ${wish.rule})
-      order by kinds.worth desc, v.rule, v.worth desc, v.same limit ${limit})
+      order by (v.same = (select same from findings where id = ${wish.first ?? null}::integer)) desc nulls last, kinds.worth desc, v.rule,
+        v.worth desc, v.same limit ${limit})
     select (select json_agg(first) from first) as questions,
       (select json_agg(json_build_object('rule', rule, 'questions', questions, 'findings', findings, 'answered', coalesce(answered, 0),
         'stands', coalesce(stands, 0), 'running', coalesce(running, 0)) order by kinds.worth desc, rule)

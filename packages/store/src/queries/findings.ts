@@ -107,6 +107,35 @@ export async function findingById(db: Database | Write, pageId: number, id: numb
   return inOrder(rows, await movesSince(db, pageId, rows), new LineIndex(text))[0];
 }
 
+/** Findings of any pages as they stand in the newest audits of those, by id; what is fixed where it stood last. Three statements. */
+export async function findingsNow(db: Database | Write, ids: readonly number[]): Promise<Map<number, StoredFinding>> {
+  const { rows } = await sql<Row & { page_id: number; gone: boolean }>`select ${COLUMNS}, f.page_id, o.to_audit is not null as gone
+    from findings f join kinds k on k.id = f.kind_id
+    join lateral (select * from occurrences o where o.finding_id = f.id and o.to_audit is not distinct from
+      (select max(x.to_audit) from occurrences x where x.finding_id = f.id
+        having not bool_or(x.to_audit is null))) o on true
+    where f.id = any(${ids}::integer[])`.execute(db);
+  const byPage = new Map<number, typeof rows>();
+  for (const row of rows) byPage.set(row.page_id, [...(byPage.get(row.page_id) ?? []), row]);
+  const pages = [...byPage].map(([page, own]) => ({ page, oldest: Math.min(...own.map((row) => row.from_audit)) }));
+  const asked = JSON.stringify(pages);
+  const { rows: audits } = await sql<{ id: number; page_id: number; moves: [number, number, number][] }>`select a.id, a.page_id, a.moves
+    from jsonb_to_recordset(${asked}::jsonb) as r (page integer, oldest integer) join audits a on a.page_id = r.page and a.id > r.oldest
+    order by a.id desc`.execute(db);
+  const { rows: texts } = await sql<{ page: number; html: string }>`select p.id as page, t.html from pages p
+    join revisions v on v.page_id = p.id and v.number = p.head join texts t on t.sha256 = v.text_sha256
+    where p.id = any(${pages.map(({ page }) => page)}::integer[])`.execute(db);
+  const lines = new Map(texts.map(({ page, html }) => [page, new LineIndex(html)]));
+  const auditsOf = new Map<number, typeof audits>();
+  for (const audit of audits) auditsOf.set(audit.page_id, [...(auditsOf.get(audit.page_id) ?? []), audit]);
+  const found = pages.flatMap(({ page, oldest }) => {
+    const [here, gone] = [byPage.get(page)!.filter((row) => !row.gone), byPage.get(page)!.filter((row) => row.gone)];
+    const now = inOrder(here, sinceFrom(auditsOf.get(page) ?? [], oldest), lines.get(page)!);
+    return [...now, ...inOrder(gone, new Map(), new LineIndex(''))];
+  });
+  return new Map(found.map((finding) => [finding.id, finding]));
+}
+
 /** Findings of a page that are fixed, of some rules, each with the newest place it had: the newest first. */
 export async function fixedFindings(db: Database | Write, pageId: number, rules: readonly string[]): Promise<StoredFinding[]> {
   const { rows } = await sql<Row>`select ${COLUMNS} from findings f join kinds k on k.id = f.kind_id
@@ -121,8 +150,7 @@ const MOST_FIXED = 500;
 
 async function movesSince(db: Database | Write, pageId: number, rows: readonly Row[], until?: number): Promise<Since> {
   const oldest = rows.reduce((least, row) => Math.min(least, row.from_audit), Infinity);
-  const since = new Map<number, { moves: Moves; age: number }>();
-  if (oldest === Infinity) return since;
+  if (oldest === Infinity) return new Map();
   const audits = await db
     .selectFrom('audits')
     .select(['id', 'moves'])
@@ -131,6 +159,12 @@ async function movesSince(db: Database | Write, pageId: number, rows: readonly R
     .$if(until !== undefined, (all) => all.where('id', '<=', until!))
     .orderBy('id', 'desc')
     .execute();
+  return sinceFrom(audits, oldest);
+}
+
+/** Where places went through audits, the newest first, from the oldest on that rows name. */
+function sinceFrom(audits: readonly { id: number; moves: readonly (readonly [number, number, number])[] }[], oldest: number): Since {
+  const since = new Map<number, { moves: Moves; age: number }>();
   let moves: Moves = { edits: [] };
   for (const [age, audit] of audits.entries()) {
     since.set(audit.id, { moves, age });

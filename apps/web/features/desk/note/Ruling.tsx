@@ -1,5 +1,6 @@
 'use client';
 import type { Note } from '@inkwell/review';
+import Link from 'next/link';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { When } from '@/ui/When';
@@ -60,6 +61,7 @@ export function Ruling({ note, disabled, onAnswer, onTakeBack }: RulingProps) {
               Not sure
             </Button>
           )}
+          {!given && <Link href={`/questions?first=${note.id}`}>Answer it wherever it is asked</Link>}
         </div>
       )}
       {given && (
