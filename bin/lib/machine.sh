@@ -74,7 +74,7 @@ need_build() {
 
 # bundle ENTRY FILE: workspace code in one file; what was installed stays outside where it has to.
 bundle() {
-  (cd "$ROOT" && node_modules/.bin/esbuild "$1" --bundle --platform=node --format=esm --target=node20 --log-level=warning --external:pg --external:yauzl --external:yazl --external:mammoth --external:@zone-eu/mailsplit --external:pdfjs-dist --external:piscina --external:sharp --external:sharp-phash "--outfile=$2") || fail "$1 could not be bundled; the lines above say why."
+  (cd "$ROOT" && node_modules/.bin/esbuild "$1" --bundle --platform=node --format=esm --target=node20 --log-level=warning --external:pg --external:yauzl --external:yazl --external:mammoth --external:@zone-eu/mailsplit --external:pdfjs-dist --external:piscina --external:sharp --external:sharp-phash --external:pino --external:nodemailer "--outfile=$2") || fail "$1 could not be bundled; the lines above say why."
 }
 
 # The worker as one file, made again when its sources changed; sets WORKER.

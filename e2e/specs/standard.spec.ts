@@ -13,7 +13,7 @@ test('what a standard would change is seen before it is saved; versions are comp
   // A profile of its own for this collection.
   const name = `For ${ownTitle()} ${process.pid}`;
   await page.getByRole('button', { name: 'New profile…' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill(name);
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByText('A profile beside the house’s own, version 1, for 0 pages.')).toBeVisible();
   await page.getByRole('button', { name: 'Hold some to a profile…' }).click();
