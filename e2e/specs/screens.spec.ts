@@ -50,6 +50,7 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['People', '/people as Sam Okello, administrator'],
   ['Tokens', '/tokens as Sam Okello, administrator'],
   ['A problem of the API', '/problems/held'],
+  ['The API', '/calls'],
   ['Record', '/deeds as Sam Okello, administrator'],
   ['Messages', '/outbox as Sam Okello, administrator'],
 ];

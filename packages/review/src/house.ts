@@ -1,4 +1,4 @@
-import type { Profile, Vocabulary } from '@inkwell/core';
+import { hoursFor, type Profile, type Vocabulary } from '@inkwell/core';
 import { readProfile, writeProfile } from '@inkwell/formats';
 import {
   addProfileVersion,
@@ -17,6 +17,7 @@ import {
   type Write,
 } from '@inkwell/store';
 import { may, unlessAllowed, visibleTo, type Actor } from './actor.ts';
+import { houseEffort } from './effort.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
 import { weigh } from './standard.ts';
@@ -72,12 +73,23 @@ class Undone extends Error {
   }
 }
 
+/** With the hours of work that what is open comes to, by what the house's own times say. */
+export interface EffectShown extends Effect {
+  hours: { before: number; after: number };
+}
+
+async function withHours(services: Services, effect: Effect): Promise<EffectShown> {
+  const { others } = await houseEffort(services, services.db);
+  const of = ({ must, should, consider, questions }: Effect['before']) => hoursFor(must + should + consider + questions, others.minutes);
+  return { ...effect, hours: { before: of(effect.before), after: of(effect.after) } };
+}
+
 /** What a selection would make of all pages held to a profile, counted as it would be; nothing is written. */
 export async function trySelection(
   services: Services,
   actor: Actor,
   wish: { profile: string; selection: Profile },
-): Promise<Result<Effect>> {
+): Promise<Result<EffectShown>> {
   const barred = unlessAllowed(actor, 'set the standard', 'house');
   if (barred) return barred;
   try {
@@ -87,7 +99,7 @@ export async function trySelection(
       throw new Undone(await effectIn(trx, services, { ...profile, selection: wish.selection }, actor));
     });
   } catch (error) {
-    if (error instanceof Undone) return done(error.effect);
+    if (error instanceof Undone) return done(await withHours(services, error.effect));
     throw error;
   }
 }

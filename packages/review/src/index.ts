@@ -205,7 +205,7 @@ export {
 } from './questions/questions.ts';
 export { turnKindOff } from './questions/turnOff.ts';
 export { describeAsked, type DescribeAsked } from './questions/describe.ts';
-export { readStandard, showHouse, standardFile, trySelection, type HouseShown, type StandardVersion } from './house.ts';
+export { readStandard, showHouse, standardFile, trySelection, type HouseShown, type StandardVersion, type EffectShown } from './house.ts';
 export { amHere, notices, readUpTo, unread, type NoticeView } from './live.ts';
 export { learning, noteFor, type BackUnder, type Learning, type NoteFor, type OwnSlipView } from './learning.ts';
 export { calendarAt, endCalendar, hasCalendar, newCalendar } from './docket/calendar.ts';

@@ -1,5 +1,6 @@
 'use client';
-import type { Effect, Tally } from '@inkwell/store';
+import type { EffectShown } from '@inkwell/review';
+import type { Tally } from '@inkwell/store';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Table } from '@/ui/Table';
@@ -66,6 +67,11 @@ export function EffectPane({ standard, maySet }: { standard: StandardDraft; mayS
                 <td className="number">{effect.after[name]}</td>
               </tr>
             ))}
+            <tr>
+              <th scope="row">Hours of work</th>
+              <td className="number">{effect.hours.before.toLocaleString('en')}</td>
+              <td className="number">{effect.hours.after.toLocaleString('en')}</td>
+            </tr>
           </tbody>
         </Table>
       )}
@@ -84,7 +90,7 @@ export function EffectPane({ standard, maySet }: { standard: StandardDraft; mayS
 const sayLapsed = (lapsed: number) => (lapsed > 0 ? `${counted(lapsed, 'sign-off', 'sign-offs')} lapsed.` : '');
 
 /** The difference in a sentence or two. */
-export function words({ newlyHeld, freed, lapsing, before, after }: Effect): string {
+export function words({ newlyHeld, freed, lapsing, before, after }: Omit<EffectShown, 'hours'>): string {
   const questions = after.questions - before.questions;
   const held = after.held - before.held;
   const parts = [

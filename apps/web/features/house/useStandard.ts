@@ -1,7 +1,6 @@
 'use client';
 import type { Profile, Settings, Vocabulary } from '@inkwell/core';
-import type { HouseShown, Problem, StandardSet } from '@inkwell/review';
-import type { Effect } from '@inkwell/store';
+import type { EffectShown, HouseShown, Problem, StandardSet } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { send } from '@/ui/send';
@@ -13,7 +12,7 @@ const LATER_MS = 500;
 export function useStandard({ profile, maySet }: HouseShown) {
   const router = useRouter();
   const [draft, setDraft] = useState<{ selection: Profile; vocabulary: Vocabulary }>(profile);
-  const [tried, setTried] = useState<{ file: string; effect: Effect } | null>(null);
+  const [tried, setTried] = useState<{ file: string; effect: EffectShown } | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [saved, setSaved] = useState<StandardSet | null>(null);
   const changes = useMemo(() => differences(profile, draft), [profile, draft]);
@@ -22,7 +21,7 @@ export function useStandard({ profile, maySet }: HouseShown) {
   useEffect(() => {
     if (!maySet) return;
     const timer = setTimeout(() => {
-      void send<Effect>('/api/standard/try', { profile: profile.name, file }).then((sent) => {
+      void send<EffectShown>('/api/standard/try', { profile: profile.name, file }).then((sent) => {
         setProblem(sent.ok ? null : sent.problem);
         setTried(sent.ok ? { file, effect: sent.value } : null);
       });

@@ -1,5 +1,6 @@
 'use client';
 import type { Problem, TokenLine, TokenReach } from '@inkwell/review';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
@@ -48,7 +49,7 @@ export function TokensScreen({ tokens, now }: TokensProps) {
         <Button $look="main" onPress={() => setMaking(true)}>
           Make a token…
         </Button>
-        <a href="/api/v1/openapi.json">What the API takes and answers</a>
+        <Link href="/calls">What programs may ask</Link>
       </Row>
       {problem && <ProblemNotice problem={problem} />}
       {tokens.length === 0 && <p>There are none.</p>}
