@@ -52,12 +52,14 @@ export function UsesOfProfiles({ shown, draft, onProblem }: UsesProps) {
           <Button onPress={() => setSheet('add')}>New profile…</Button>
         </Row>
       )}
-      <Tick
-        label="Hold pages also for what only the theme or the host can fix"
-        on={shown.elsewhereHolds}
-        onChange={(holds) => void change('elsewhere', { holds })}
-        disabled={!shown.maySet}
-      />
+      <p>
+        <Tick
+          label="Hold pages also for what only the theme or the host can fix"
+          on={shown.elsewhereHolds}
+          onChange={(holds) => void change('elsewhere', { holds })}
+          disabled={!shown.maySet}
+        />
+      </p>
       {sheet === 'name' && <NameSheet shown={shown} onClose={() => setSheet(null)} onCall={(wish) => void call(wish)} />}
       {sheet === 'add' && <AddSheet draft={draft} onClose={() => setSheet(null)} />}
     </section>

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { Door } from '@/features/people/Door';
 import { KINDS, type Kind } from '@/server/v1/problems';
@@ -14,6 +15,12 @@ export default async function ProblemPage({ params }: { params: Promise<{ kind: 
     <Door title={title}>
       <p>{about.replaceAll('`', '')}</p>
       <p>{`It is told with the status ${status}.`}</p>
+      <p>
+        <Link href="/calls">What programs may ask</Link>
+      </p>
+      <p>
+        <Link href="/">To the shelf</Link>
+      </p>
     </Door>
   );
 }
