@@ -1,7 +1,8 @@
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { freshTitle } from '../support/desk';
+import { signedInAs } from '../support/signIn';
 
 const NOBODY = { storageState: { cookies: [], origins: [] } };
 const PASSWORD = 'nine herons by the weir';
@@ -182,4 +183,42 @@ test('a new password is asked for without finding out who is here', async ({ bro
   await page.getByRole('button', { name: 'Send the link' }).click();
   await expect(page.getByText(/^If somebody has this address here/)).toBeVisible();
   await page.context().close();
+});
+
+test('people come by a table, told before it is done; how long things are kept is said; all that is held of one is downloaded', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ storageState: await signedInAs('sam-okello', baseURL!) });
+  const page = await context.newPage();
+  await page.goto('/people');
+  const [name, email] = [freshTitle('Tove'), `tove-${process.pid}-${Date.now()}@larkmoor.example`];
+  const table = `name,email,department,role,collection,leaves\n${name},${email},Canals,author,larkmoor-canal-trust,\nNobody,none,,,,\n`;
+  const bring = () =>
+    page.locator('input[type=file]').setInputFiles({ name: 'people.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await bring();
+  const sheet = page.getByRole('dialog', { name: 'A table of people' });
+  await expect(sheet.getByRole('heading', { name: 'To be invited (1)' })).toBeVisible();
+  await expect(sheet).toContainText('Row 3, Nobody: “none” is no e-mail address.');
+  await sheet.getByRole('button', { name: 'Do it' }).click();
+  await expect(page.getByText('1 person is invited, 0 others changed.')).toBeVisible();
+  await page.getByLabel('Find').fill('canals');
+  await expect(page.getByRole('row', { name: new RegExp(email) })).toContainText('author in Larkmoor Canal Trust');
+  await page.getByRole('button', { name: name }).click();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download what is held of them' }).click(),
+  ]);
+  expect(JSON.parse(readFileSync(await file.path(), 'utf8'))).toMatchObject({ person: [{ email, department: 'Canals' }] });
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'How long things are kept…' }).click();
+  const days = page.getByRole('dialog', { name: 'How long things are kept' });
+  await expect(days.getByLabel('Messages, days')).toHaveValue('365');
+  await days.getByLabel('Messages, days').fill('-1');
+  await days.getByRole('button', { name: 'Keep them so long' }).click();
+  await expect(days.getByRole('alert')).toBeVisible();
+  await days.getByLabel('Messages, days').fill('365');
+  await days.getByRole('button', { name: 'Keep them so long' }).click();
+  await expect(page.getByText('How long things are kept is set. What is older goes within a day.')).toBeVisible();
+  await context.close();
 });

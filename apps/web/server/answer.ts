@@ -116,6 +116,30 @@ export async function open<T>(
   });
 }
 
+/** Takes a file that is sent as its very bytes, runs a use-case with it, and answers in JSON. */
+export async function takes(
+  request: Request,
+  { most, what }: { most: number; what: string },
+  act: (services: Services, actor: Actor, bytes: Uint8Array) => Promise<Answerable>,
+): Promise<Response> {
+  const barred = fromElsewhere(request);
+  if (barred) return barred;
+  return guarded(async () => {
+    const actor = await currentActor();
+    const bytes = await bytesWithin(request, most);
+    if (bytes === null)
+      return problemResponse({
+        code: 'too-large',
+        what: `${what} is too large`,
+        why: `It holds more than ${most / 1_000_000} MB.`,
+        kept: 'Nothing was changed.',
+        next: 'Bring it in in parts.',
+      });
+    const taken = await act(await services(), actor, bytes);
+    return taken.ok ? Response.json(taken) : problemResponse(taken.problem);
+  });
+}
+
 /** Nothing thrown reaches the client raw. */
 export async function guarded(make: () => Promise<Response>): Promise<Response> {
   try {

@@ -14,6 +14,7 @@ const Head = styled.div`
   align-items: baseline;
   justify-content: space-between;
   gap: 0.5rem 1rem;
+  margin-bottom: 0.5rem;
 `;
 
 const ROWS: readonly [keyof Tally, string][] = [

@@ -1,5 +1,6 @@
 import 'server-only';
 import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
+import pLimit from 'p-limit';
 import { actorOfToken, type TokenReach } from '@inkwell/review';
 import { isAway } from '@inkwell/store';
 import { bytesWithin } from '../answer';
@@ -14,6 +15,12 @@ const LONGEST = 20_000_000;
 /** Calls a minute for one token. */
 const RATE = Math.max(1, Number(process.env.INKWELL_RATE) || 600);
 
+/**
+ * Calls that are seen to at one time: fewer than there are connections to the database, so that a thousand at once leave some for
+ * whoever works on the screens. The others wait their turn, with their bodies still unread.
+ */
+const inTurn = pLimit(6);
+
 const ajv = new Ajv({ allErrors: true, strict: false });
 const checks = new Map<object, ValidateFunction>();
 
@@ -21,7 +28,7 @@ const checks = new Map<object, ValidateFunction>();
 export async function callAnswer(request: Request, path: string): Promise<Response> {
   const from = performance.now();
   let who = '';
-  const answer = await answered(request, path, (person) => (who = person)).catch((error: unknown) => {
+  const answer = await inTurn(() => answered(request, path, (person) => (who = person))).catch((error: unknown) => {
     if (error instanceof Trouble) return problemAnswer(error);
     if (isAway(error)) return problemAnswer(new Trouble('away'));
     log.error({ err: error }, 'a fault');
@@ -30,7 +37,10 @@ export async function callAnswer(request: Request, path: string): Promise<Respon
   answer.headers.set('cache-control', 'private, no-store');
   answer.headers.set('x-content-type-options', 'nosniff');
   log.info({ path: `/api/v1${path}`, person: who, status: answer.status, ms: Math.round(performance.now() - from) }, 'called');
-  return request.method === 'HEAD' ? new Response(null, { status: answer.status, headers: answer.headers }) : answer;
+  if (request.method !== 'HEAD') return answer;
+  // What was made ready to be sent is put away: nobody reads it.
+  await answer.body?.cancel();
+  return new Response(null, { status: answer.status, headers: answer.headers });
 }
 
 async function answered(request: Request, path: string, told: (person: string) => void): Promise<Response> {

@@ -67,6 +67,8 @@ const PARTS: Readonly<Record<string, (person: string) => ReturnType<typeof sql>>
     where m.person_id = ${id} order by m.id`,
   sessions: (id) => sql`select created_at as since, expires_at as until, ip_address as "from", user_agent as browser from sessions
     where login_id = ${id} order by created_at desc`,
+  tokens: (id) => sql`select name, reach, made_at as at, until, revoked_at as revoked, used_at as used from tokens
+    where person_id = ${id} order by id desc`,
   messages: (id) => sql`select made_at as at, address, subject, body, sent_at as sent, read_at as read from messages
     where person_id = ${id} order by messages.id desc`,
   'did to people and the house': (id) => sql`select at, deed, person_id as person, about from deeds where made_by = ${id} order by id desc`,

@@ -1,6 +1,6 @@
 import { docketSheet, takeDocketSheet, type DocketState } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
-import { bytesWithin, downloaded, fromElsewhere, guarded, problemResponse } from '@/server/answer';
+import { downloaded, guarded, problemResponse, takes } from '@/server/answer';
 import { ownAddress } from '@/server/auth';
 import { services } from '@/server/services';
 
@@ -25,19 +25,7 @@ export function GET(request: Request): Promise<Response> {
 
 /** Takes such a table back, as its very bytes: whom each thing is for, and by when. */
 export function POST(request: Request): Promise<Response> {
-  const barred = fromElsewhere(request);
-  if (barred) return Promise.resolve(barred);
-  return guarded(async () => {
-    const actor = await currentActor();
-    const bytes = await bytesWithin(request, LONGEST);
-    if (bytes === null)
-      return problemResponse({
-        code: 'too-large',
-        what: 'This table is too large',
-        kept: 'Nothing was changed.',
-        next: 'Bring it in in parts.',
-      });
-    const taken = await takeDocketSheet(await services(), actor, { bytes, site: ownAddress() });
-    return taken.ok ? Response.json(taken) : problemResponse(taken.problem);
-  });
+  return takes(request, { most: LONGEST, what: 'This table' }, (ready, actor, bytes) =>
+    takeDocketSheet(ready, actor, { bytes, site: ownAddress() }),
+  );
 }

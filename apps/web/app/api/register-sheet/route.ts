@@ -1,7 +1,7 @@
 import { registerSheet, takeSheet } from '@inkwell/review';
 import { isRegister, viewFrom } from '@/features/registers/choice';
 import { currentActor } from '@/server/actor';
-import { bytesWithin, downloaded, fromElsewhere, guarded, problemResponse } from '@/server/answer';
+import { downloaded, guarded, problemResponse, takes } from '@/server/answer';
 import { services } from '@/server/services';
 
 /** Longest sheet that is taken, in bytes. */
@@ -24,21 +24,6 @@ export function GET(request: Request): Promise<Response> {
 
 /** Takes a sheet of images that was filled in elsewhere, as its very bytes. */
 export function POST(request: Request): Promise<Response> {
-  const barred = fromElsewhere(request);
-  if (barred) return Promise.resolve(barred);
-  return guarded(async () => {
-    const actor = await currentActor();
-    const bytes = await bytesWithin(request, LONGEST);
-    if (bytes === null)
-      return problemResponse({
-        code: 'too-large',
-        what: 'This sheet is too large',
-        why: `It holds more than ${LONGEST / 1_000_000} MB.`,
-        kept: 'Nothing was changed.',
-        next: 'Bring it in in parts.',
-      });
-    const collection = new URL(request.url).searchParams.get('collection');
-    const taken = await takeSheet(await services(), actor, { collection, bytes });
-    return taken.ok ? Response.json(taken) : problemResponse(taken.problem);
-  });
+  const collection = new URL(request.url).searchParams.get('collection');
+  return takes(request, { most: LONGEST, what: 'This sheet' }, (ready, actor, bytes) => takeSheet(ready, actor, { collection, bytes }));
 }
