@@ -24,6 +24,9 @@ const List = styled.ul`
     align-items: center;
     cursor: pointer;
   }
+  h2 {
+    font: 700 1rem var(--sans);
+  }
   small {
     color: var(--quiet);
     font-size: 0.875rem;
@@ -83,7 +86,7 @@ export function OutboxScreen({ messages, most, hasServer }: OutboxProps) {
             <li key={id}>
               <details>
                 <summary>
-                  <b>{subject}</b>
+                  <h2>{subject}</h2>
                   <small>
                     {`to ${name ?? 'somebody who was removed'}, ${address}, `}
                     <When at={at} />
