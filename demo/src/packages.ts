@@ -42,7 +42,9 @@ const TOPICS = [
   {
     id: 'hello',
     title: 'Say hello',
-    html: '<p>Write two or three lines about yourself.</p><h3></h3><p>Have you ever been stung? <a href="$IMS-CC-FILEBASE$/welcome.html">Click here</a> if you are new.</p>',
+    html:
+      '<p>Write two or three lines about yourself.</p><h3></h3><p>Have you ever been stung? ' +
+      '<a href="$IMS-CC-FILEBASE$/welcome.html">Click here</a> if you are new.</p>',
   },
 ];
 
@@ -54,10 +56,11 @@ async function cartridge(collection: ScenarioCollection): Promise<Entry[]> {
   const ids = collection.pages.map(({ file }) => file.replace(/\.html$/, ''));
   const entries = await entriesOf(collection);
   const others = entries.filter(({ path }) => !path.endsWith('.html'));
+  const course = `<title>${escaped(collection.title)}</title><item identifier="root">`;
   const manifest = `<?xml version="1.0" encoding="UTF-8"?>
 <manifest identifier="larkmoor-bees" xmlns="http://www.imsglobal.org/xsd/imsccv1p1/imscp_v1p1">
 <metadata><schema>IMS Common Cartridge</schema><schemaversion>1.1.0</schemaversion></metadata>
-<organizations><organization identifier="course" structure="rooted-hierarchy"><title>${escaped(collection.title)}</title><item identifier="root">
+<organizations><organization identifier="course" structure="rooted-hierarchy">${course}
 <item identifier="weeks"><title>Weeks</title>
 ${collection.pages.map(({ title }, nth) => item(ids[nth]!, title)).join('\n')}
 </item>
@@ -75,7 +78,8 @@ ${others.map(({ path }, nth) => resource(`file-${nth}`, 'webcontent', encodeURI(
   const topics = TOPICS.map(({ id, title, html }) =>
     text(
       `${id}.xml`,
-      `<?xml version="1.0" encoding="UTF-8"?>\n<topic xmlns="http://www.imsglobal.org/xsd/imsccv1p1/imsdt_v1p1"><title>${escaped(title)}</title><text texttype="text/html">${escaped(html)}</text></topic>\n`,
+      `<?xml version="1.0" encoding="UTF-8"?>\n<topic xmlns="http://www.imsglobal.org/xsd/imsccv1p1/imsdt_v1p1">` +
+        `<title>${escaped(title)}</title><text texttype="text/html">${escaped(html)}</text></topic>\n`,
     ),
   );
   return [text('imsmanifest.xml', manifest), ...entries, ...topics];
@@ -91,24 +95,32 @@ async function book(collection: ScenarioCollection): Promise<Entry[]> {
     ...pictures.map(({ path }, nth) => `<item id="image-${nth}" href="${path}" media-type="image/png"/>`),
     '<item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/>',
   ];
+  const metadata = [
+    '<dc:identifier id="id">urn:uuid:5b1f7a60-3c1e-4d5e-9a57-1c6f4c0b7d21</dc:identifier>',
+    `<dc:title>${escaped(collection.title)}</dc:title>`,
+    '<dc:language>en</dc:language>',
+    '<meta property="dcterms:modified">2026-03-01T00:00:00Z</meta>',
+  ];
   const opf = `<?xml version="1.0" encoding="UTF-8"?>
 <package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="en">
-<metadata xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:identifier id="id">urn:uuid:5b1f7a60-3c1e-4d5e-9a57-1c6f4c0b7d21</dc:identifier><dc:title>${escaped(collection.title)}</dc:title><dc:language>en</dc:language><meta property="dcterms:modified">2026-03-01T00:00:00Z</meta></metadata>
+<metadata xmlns:dc="http://purl.org/dc/elements/1.1/">${metadata.join('')}</metadata>
 <manifest>
 ${manifest.join('\n')}
 </manifest>
 <spine>${ids.map((id) => `<itemref idref="${id}"/>`).join('')}</spine>
 </package>
 `;
+  const chapters = collection.pages.map(({ file, title }) => `<li><a href="${file}">${escaped(title)}</a></li>`);
   const nav = `<?xml version="1.0" encoding="UTF-8"?>
 <!DOCTYPE html>
 <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="en" xml:lang="en">
 <head><title>Contents</title></head>
-<body><nav epub:type="toc"><h1>Contents</h1><ol>${collection.pages.map(({ file, title }) => `<li><a href="${file}">${escaped(title)}</a></li>`).join('')}</ol></nav></body>
+<body><nav epub:type="toc"><h1>Contents</h1><ol>${chapters.join('')}</ol></nav></body>
 </html>
 `;
   const container =
-    '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="EPUB/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>\n';
+    '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container">' +
+    '<rootfiles><rootfile full-path="EPUB/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>\n';
   const inside = [text('package.opf', opf), text('nav.xhtml', nav), ...entries].map(({ path, bytes }) => ({ path: `EPUB/${path}`, bytes }));
   return [text('mimetype', 'application/epub+zip'), text('META-INF/container.xml', container), ...inside];
 }

@@ -133,8 +133,10 @@ test('pages are listed in parts, read with an ETag, changed on it alone, and sig
   await isProblem(await put({ html: mended }), 428, 'no-match');
   await isProblem(await put({ html: mended }, '"1000"'), 412, 'moved-on');
   await isProblem(await put({ html: mended }, `W/${etag}`), 412, 'moved-on');
-  const changed = await put({ html: mended }, etag);
+  const changed = await put({ html: mended, note: 'Described, as Odile asked' }, etag);
   expect(await changed.json()).toMatchObject({ revision: 2, html: mended });
+  const history = await page.request.post(`/api/pages/${first.items[0]!.id}/look`, { data: {} });
+  expect(await history.text()).toContain('Described, as Odile asked');
   const newer = changed.headers().etag!;
   expect(newer).not.toBe(etag);
   await isProblem(await put({ html: '<h2>Late</h2>' }, etag), 412, 'moved-on');
@@ -237,6 +239,7 @@ test('what is sent otherwise than it is taken is a problem that says so; nothing
   await isProblem(await post('<p>x</p>', 'text/html'), 415, 'media-type');
   await isProblem(await post('{"html":"x"}', 'application/json; charset=latin1'), 415, 'media-type');
   await isProblem(await post('{"html":"x"}', 'application/json', { 'content-encoding': 'gzip' }), 415, 'media-type');
+  expect(await isProblem(await post('{"html":"x","profile":{}}'), 422, 'shape')).toMatchObject({ errors: [{ pointer: '' }] });
   expect(await isProblem(await post('{}'), 422, 'shape')).toMatchObject({ errors: [{ pointer: '/html' }] });
   expect(await isProblem(await post('{"html":"x","a/b":1}'), 422, 'shape')).toMatchObject({ errors: [{ pointer: '/a~1b' }] });
   await isProblem(await post('{"html":""}'), 422, 'shape');

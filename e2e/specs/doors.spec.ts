@@ -30,7 +30,7 @@ test('a second factor is set up with a device, asked for at the door, got past o
   const sheet = page.getByRole('dialog', { name: 'Set up a second factor' });
   await sheet.getByLabel('Your password').fill('not the password');
   await page.keyboard.press('Enter');
-  await expect(sheet.getByRole('alert')).toBeVisible();
+  await expect(sheet.getByRole('alert')).toContainText('This is not your password');
   await sheet.getByLabel('Your password').fill(PASSWORD);
   await page.keyboard.press('Enter');
   await expect(sheet.getByRole('img', { name: 'The key, for a camera' })).toBeVisible();

@@ -1,4 +1,5 @@
 import 'server-only';
+import { FAMILIES } from '@/ui/words';
 import { checker, DAY, ID, PAGES, SHORT } from './inputs';
 import { CHOSEN } from './registerInputs';
 
@@ -6,9 +7,6 @@ const base = { type: 'object', additionalProperties: false } as const;
 const COLLECTION = { type: 'string', maxLength: 200 } as const;
 const SOMEBODY = { type: 'string', minLength: 1, maxLength: 100 } as const;
 const FINDINGS = { type: 'array', minItems: 1, maxItems: 10_000, items: ID } as const;
-const FAMILY_OR_NONE = {
-  enum: ['headings', 'images', 'links', 'lists', 'tables', 'colour', 'text', 'media', 'document', 'forms', 'structure', null],
-} as const;
 const PLACE = { ...base, type: ['object', 'null'], required: ['due', 'page'], properties: { due: DAY, page: ID } } as const;
 
 export const HAND_OUT = checker({
@@ -46,11 +44,12 @@ export const DOCKET = checker({
 
 export const HANDED = checker({
   ...base,
-  required: ['by', 'person', 'family', 'page', 'due', 'skip'],
+  required: ['by', 'person', 'family', 'page', 'due', 'as', 'skip'],
   properties: {
     by: { enum: ['person', 'page', 'family', 'due'] },
     person: { type: ['string', 'null'], maxLength: 100 },
-    family: FAMILY_OR_NONE,
+    family: { enum: [...FAMILIES, null] },
+    as: { enum: ['table', 'board'] },
     page: { type: ['integer', 'null'], minimum: 1, maximum: 2_147_483_647 },
     due: { type: ['string', 'null'], maxLength: 10 },
     skip: { type: 'integer', minimum: 0, maximum: 1_000_000 },

@@ -1,4 +1,5 @@
 import 'server-only';
+import { REACHES } from '@inkwell/review';
 import { checker, DAY, ID } from './inputs';
 
 const base = { type: 'object', additionalProperties: false } as const;
@@ -29,7 +30,7 @@ export const NEW_TOKEN = checker({
   properties: {
     name: LINE,
     as: { type: ['string', 'null'], maxLength: 400 },
-    reach: { type: 'array', maxItems: 6, items: { enum: ['check', 'read', 'bring-in', 'decide', 'publish', 'admin'] } },
+    reach: { type: 'array', maxItems: 6, items: { enum: REACHES } },
     days: { type: 'integer', minimum: 0, maximum: 3_650 },
   },
 });

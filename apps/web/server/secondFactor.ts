@@ -1,6 +1,9 @@
 import 'server-only';
-import { WRONG_PASSWORD, type Problem, type Result } from '@inkwell/review';
+import { mayTry, signedIn, type Problem, type Result } from '@inkwell/review';
+import type { Person } from '@inkwell/store';
 import { auth } from './auth';
+import { services } from './services';
+import { addressOf } from './signIn';
 
 /** Lets in whoever gave a right password before with the code of their device, or one of those kept for when it is lost. */
 export async function signInSecond(request: Request, { code, isRecovery }: SecondCode): Promise<Result<string[]>> {
@@ -47,7 +50,11 @@ export interface SecondBegun {
 }
 
 /** Begins a second factor for whoever is signed in and gives their password again. It is asked for once a code of it was given. */
-export async function beginSecond(request: Request, wish: { password: string }): Promise<Result<SecondBegun>> {
+export function beginSecond(request: Request, owner: Owner, wish: { password: string }): Promise<Result<SecondBegun>> {
+  return proved(request, owner, () => begun(request, wish));
+}
+
+async function begun(request: Request, wish: { password: string }): Promise<Result<SecondBegun>> {
   const answer = await (
     await auth()
   ).api.enableTwoFactor({
@@ -55,10 +62,29 @@ export async function beginSecond(request: Request, wish: { password: string }):
     body: { password: wish.password },
     asResponse: true,
   });
-  if (!answer.ok) return (await codeOf(answer)) === 'TOTP_ALREADY_ENABLED' ? ALREADY : WRONG_PASSWORD;
+  if (!answer.ok) return (await codeOf(answer)) === 'TOTP_ALREADY_ENABLED' ? ALREADY : NOT_YOURS;
   const { totpURI, backupCodes } = (await answer.json()) as { totpURI: string; backupCodes: string[] };
   return { ok: true, value: { address: totpURI, key: new URL(totpURI).searchParams.get('secret') ?? '', recovery: backupCodes } };
 }
+
+/** Has whoever is signed in give their password again: wrong ones count as they do at the door. */
+async function proved<T>(request: Request, owner: Owner, act: () => Promise<Result<T>>): Promise<Result<T>> {
+  const ready = await services();
+  const tried = { email: owner.email ?? '', from: addressOf(request) };
+  const may = await mayTry(ready, tried);
+  if (!may.ok) return may;
+  const result = await act();
+  if (result.ok) await signedIn(ready, tried);
+  return result;
+}
+
+/** Whoever is signed in. */
+export type Owner = Pick<Person, 'email'>;
+
+const NOT_YOURS: Result<never> = {
+  ok: false,
+  problem: { code: 'not-allowed', what: 'This is not your password', kept: 'Nothing was changed.', next: 'Give it again.' },
+};
 
 const ALREADY: Result<never> = {
   ok: false,
@@ -71,7 +97,11 @@ const ALREADY: Result<never> = {
 };
 
 /** Takes the second factor of whoever is signed in away; gives the cookies of their session, which is a new one. */
-export async function endSecond(request: Request, wish: { password: string }): Promise<Result<string[]>> {
+export function endSecond(request: Request, owner: Owner, wish: { password: string }): Promise<Result<string[]>> {
+  return proved(request, owner, () => ended(request, wish));
+}
+
+async function ended(request: Request, wish: { password: string }): Promise<Result<string[]>> {
   const answer = await (
     await auth()
   ).api.disableTwoFactor({
@@ -79,5 +109,5 @@ export async function endSecond(request: Request, wish: { password: string }): P
     body: { password: wish.password },
     asResponse: true,
   });
-  return answer.ok ? { ok: true, value: answer.headers.getSetCookie() } : WRONG_PASSWORD;
+  return answer.ok ? { ok: true, value: answer.headers.getSetCookie() } : NOT_YOURS;
 }

@@ -54,7 +54,7 @@ export async function signOut(request: Request): Promise<string[]> {
 }
 
 /** The network address a request came from, as the nearest hop tells it. */
-function addressOf(request: Request): string | null {
+export function addressOf(request: Request): string | null {
   return request.headers.get('x-forwarded-for')?.split(',').at(-1)?.trim() || null;
 }
 

@@ -192,7 +192,11 @@ function wordsFor(arrangement: Arrangement): string {
 }
 
 /** Saves a page's source as a new revision. The same text again is not one. */
-export async function saveSource(services: Services, actor: Actor, wish: OnPage & { html: string }): Promise<Result<Revised>> {
+export async function saveSource(
+  services: Services,
+  actor: Actor,
+  wish: OnPage & { html: string; note?: string | undefined },
+): Promise<Result<Revised>> {
   const read = acceptText(wish.html);
   if (!read.ok) {
     return refused({
@@ -216,7 +220,7 @@ export async function saveSource(services: Services, actor: Actor, wish: OnPage 
               why: 'The text is the same as the page’s.',
               kept: 'The page is as it was.',
             })
-          : done({ html, cause: 'edited', note: '' }),
+          : done({ html, cause: 'edited', note: wish.note?.trim() ?? '' }),
       );
     },
   });

@@ -37,7 +37,7 @@ export function HandedScreen({ shown, asBoard, people }: HandedProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const go = (part: Partial<HandedChoice>, board = asBoard) => router.push(addressOfHanded({ ...choice, ...part }, board));
   const load = async () => {
-    const sent = await send<HandedShown>('/api/docket/handed', { ...choice, skip: next });
+    const sent = await send<HandedShown>('/api/docket/handed', { ...choice, as: 'table', skip: next });
     setProblem(sent.ok ? null : sent.problem);
     if (!sent.ok) return;
     setMore([...more, ...sent.value.groups]);

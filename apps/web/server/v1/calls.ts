@@ -129,8 +129,8 @@ const PAGE_CALLS: readonly Omit<Call, 'path'>[] = [
     answers: { one: 'Page' },
     ifMatch: true,
     act: async ({ services, actor, named, body, ifMatch }) => {
-      const { html } = body as { html: string };
-      return changed(await putPage(services, actor, { ...placeIn(named), version: versionFrom(ifMatch), html }));
+      const { html, note } = body as { html: string; note?: string };
+      return changed(await putPage(services, actor, { ...placeIn(named), version: versionFrom(ifMatch), html, note }));
     },
   },
 ];

@@ -19,11 +19,6 @@ export const KINDS = {
     title: 'This is asked for in another way',
     about: 'The address is right, the method is not; `Allow` names those that are.',
   },
-  'not-acceptable': {
-    status: 406,
-    title: 'It is not to be had in that form',
-    about: 'None of the formats that were asked for is written here.',
-  },
   conflict: { status: 409, title: 'It is not as it was taken to be', about: 'Somebody was there first, or there is nothing left to do.' },
   held: { status: 409, title: 'Something holds this page', about: 'It is not signed off or published while something holds it.' },
   'moved-on': {
@@ -100,7 +95,9 @@ export function troubleFrom({ code, what, why, kept, next }: Problem): Trouble {
 
 export function problemAnswer({ kind, told, headers }: Trouble): Response {
   const { status, title, about } = KINDS[kind];
-  const { detail = about, kept = 'Nothing was changed.', next = 'See what the problem’s type says.', errors } = told;
+  const { detail = about, kept = 'Nothing was changed.', next = 'See what the problem’s type says.' } = told;
+  // What a use-case cannot use is named whole: it speaks of no one part.
+  const errors = told.errors ?? (kind === 'shape' ? [{ pointer: '', detail }] : null);
   const body = { type: `/problems/${kind}`, title, status, detail, kept, next, ...(errors ? { errors } : {}) };
   return new Response(JSON.stringify(body), { status, headers: { ...headers, 'content-type': 'application/problem+json' } });
 }

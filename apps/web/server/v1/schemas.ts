@@ -28,7 +28,10 @@ export const CHECK = {
 export const PAGE_TEXT = {
   ...base,
   required: ['html'],
-  properties: { html: { type: 'string', minLength: 1 }, note: { type: 'string', maxLength: 1_000 } },
+  properties: {
+    html: { type: 'string', minLength: 1 },
+    note: { type: 'string', maxLength: 1_000, description: 'What stands in the history beside the revision.' },
+  },
 } as const satisfies JSONSchema;
 
 /** What is decided about a finding. */

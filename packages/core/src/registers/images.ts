@@ -15,7 +15,7 @@ export function imageUses(page: Page, address: string): Use[] {
       name: cut(file),
       place: '',
       says: UNTOLD_KINDS.has(kind) ? null : alt,
-      traits: traitsFor(shown),
+      traits: traitsFor(shown, page.surroundings.vocabulary?.fileNames),
       facts: {
         kind,
         decorative,
@@ -28,10 +28,10 @@ export function imageUses(page: Page, address: string): Use[] {
   });
 }
 
-function traitsFor({ file, borrowed, kind, alt, decorative, linked, caption }: ImageShown): number {
+function traitsFor({ file, borrowed, kind, alt, decorative, linked, caption }: ImageShown, plans: readonly string[] | undefined): number {
   const told = UNTOLD_KINDS.has(kind) ? null : decorative ? 'decorative' : alt === null || tidy(alt) === '' ? 'untold' : 'described';
   const own = kind === 'background' || kind === 'icon' || kind === 'poster' ? kind : kind === 'srcset' ? 'source' : null;
-  const odd = kind !== 'icon' && !borrowed && oddNameOf(file) !== null;
+  const odd = kind !== 'icon' && !borrowed && oddNameOf(file, plans) !== null;
   return traitsOf('images', [told, own, linked && 'linked', borrowed && 'borrowed', caption !== null && 'captioned', odd && 'odd name']);
 }
 

@@ -3,9 +3,10 @@ const CAMERA =
 
 /**
  * What is wrong with a file's name, its ending left out: named by a device, with signs that addresses do badly with, or without a word.
- * Common practice.
+ * Nothing is, where it is named after a plan of the house (`plans`, see `isAfterPlan`). Common practice.
  */
-export function troubleOfFileName(file: string): 'camera' | 'signs' | 'wordless' | null {
+export function troubleOfFileName(file: string, plans?: readonly string[]): 'camera' | 'signs' | 'wordless' | null {
+  if (isAfterPlan(plans, file)) return null;
   const name = file.replace(/\.[a-z0-9]{2,5}$/i, '');
   if (CAMERA.test(name)) return 'camera';
   if (!/\p{L}{3}/u.test(name) || /^[0-9a-f]{8,}(?:-[0-9a-f]+)*$/i.test(name)) return 'wordless';
@@ -41,8 +42,10 @@ const LONGEST = 60;
 export type OddName = 'camera' | 'signs' | 'wordless' | 'given' | 'numbered' | 'long';
 
 /** What is odd about an image file's name, widely taken: also what a program gave it, a word with a number, what is too long. */
-export function oddNameOf(file: string): OddName | null {
-  const name = file.replace(/^.*\//, '').replace(/\.[a-z0-9]{2,5}$/i, '');
+export function oddNameOf(file: string, plans?: readonly string[]): OddName | null {
+  const own = file.replace(/^.*\//, '');
+  if (isAfterPlan(plans, own)) return null;
+  const name = own.replace(/\.[a-z0-9]{2,5}$/i, '');
   const trouble = troubleOfFileName(name);
   if (trouble === 'camera' || trouble === 'wordless') return trouble;
   if (GIVEN.test(name)) return 'given';

@@ -104,15 +104,18 @@ function hasHref(element: ElementNode): boolean {
 /** ARIA 1.2 roles an author may give that concern the rules; unknown words are skipped, as browsers do. */
 const AUTHOR_ROLES = new Set(
   (
-    'alert alertdialog application article banner blockquote button caption cell checkbox code columnheader combobox complementary contentinfo definition deletion ' +
-    'dialog document emphasis feed figure form generic grid gridcell group heading img image insertion link list listbox listitem log main mark marquee math menu menubar ' +
-    'menuitem menuitemcheckbox menuitemradio meter navigation none note option paragraph presentation progressbar radio radiogroup region row rowgroup rowheader ' +
-    'scrollbar search searchbox separator slider spinbutton status strong subscript superscript switch tab table tablist tabpanel term textbox time timer toolbar ' +
-    'tooltip tree treegrid treeitem ' +
+    'alert alertdialog application article banner blockquote button caption cell checkbox code columnheader combobox ' +
+    'complementary contentinfo definition deletion dialog document emphasis feed figure form generic grid gridcell group ' +
+    'heading img image insertion link list listbox listitem log main mark marquee math menu menubar menuitem ' +
+    'menuitemcheckbox menuitemradio meter navigation none note option paragraph presentation progressbar radio radiogroup ' +
+    'region row rowgroup rowheader scrollbar search searchbox separator slider spinbutton status strong subscript ' +
+    'superscript switch tab table tablist tabpanel term textbox time timer toolbar tooltip tree treegrid treeitem ' +
     // Digital Publishing WAI-ARIA 1.0.
-    'doc-abstract doc-acknowledgments doc-afterword doc-appendix doc-backlink doc-biblioentry doc-bibliography doc-biblioref doc-chapter doc-colophon doc-conclusion doc-cover doc-credit doc-credits doc-dedication doc-endnote doc-endnotes ' +
-    'doc-epigraph doc-epilogue doc-errata doc-example doc-footnote doc-foreword doc-glossary doc-glossref doc-index doc-introduction doc-noteref doc-notice doc-pagebreak doc-pagefooter doc-pageheader doc-pagelist doc-part doc-preface doc-prologue doc-pullquote doc-qna ' +
-    'doc-subtitle doc-tip doc-toc'
+    'doc-abstract doc-acknowledgments doc-afterword doc-appendix doc-backlink doc-biblioentry doc-bibliography doc-biblioref ' +
+    'doc-chapter doc-colophon doc-conclusion doc-cover doc-credit doc-credits doc-dedication doc-endnote doc-endnotes ' +
+    'doc-epigraph doc-epilogue doc-errata doc-example doc-footnote doc-foreword doc-glossary doc-glossref doc-index ' +
+    'doc-introduction doc-noteref doc-notice doc-pagebreak doc-pagefooter doc-pageheader doc-pagelist doc-part doc-preface ' +
+    'doc-prologue doc-pullquote doc-qna doc-subtitle doc-tip doc-toc'
   ).split(' '),
 );
 

@@ -1,9 +1,18 @@
 import { ENGINE_VERSION, PROFILES, type Profile, type Scope, type Vocabulary } from '@inkwell/core';
 import { readProfile } from '@inkwell/formats';
-import { barFor, collectionBySlug, house, pageAtAddress, profileByName, settledOn, snapshot, type Write } from '@inkwell/store';
+import {
+  barFor,
+  collectionBySlug,
+  house,
+  pageAtAddress,
+  profileByName,
+  settledOn,
+  snapshot,
+  type StoredPage,
+  type Write,
+} from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import type { CheckedText } from '../engine/tasks.ts';
-import { placed } from '../examine.ts';
 import { neighboursOf } from '../neighbours.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
@@ -35,9 +44,10 @@ export async function checkText(services: Services, actor: Actor, wish: CheckWis
       kept: 'Nothing is kept of a check.',
       next: 'Send its HTML.',
     });
-  const around = await snapshot(services.db, (at) => aroundOf(services, at, actor, wish));
-  if (!around.ok) return around;
-  const { profile, vocabulary, contentType, place, settled } = around.value;
+  const known = await snapshot(services.db, (at) => knownOf(services, at, actor, wish));
+  if (!known.ok) return known;
+  const { profile, vocabulary, contentType, page, settled } = known.value;
+  const place = page && (await placeOf(services, page, wish, vocabulary));
   const checked = await services.engine.run('check', {
     html: wish.html,
     scope: wish.scope ?? null,
@@ -48,42 +58,43 @@ export async function checkText(services: Services, actor: Actor, wish: CheckWis
   return done({ engine: ENGINE_VERSION, profile: { name, standard, level }, ...checked });
 }
 
-interface Around {
+interface Known {
   profile: Profile;
   vocabulary: Vocabulary;
   contentType: string | null;
-  place: { address: string; title: string; neighbours: Awaited<ReturnType<typeof neighboursOf>> } | null;
+  /** The page it is meant for. */
+  page: StoredPage | null;
   /** What was decided of findings of the page, by their fingerprints. */
   settled: Record<string, string>;
 }
 
-/** What counts for a text: the profile it is held to, and where it is meant for a page, what stands around it and was decided there. */
-async function aroundOf(services: Services, at: Write, actor: Actor, wish: CheckWish): Promise<Result<Around>> {
-  const page = wish.page ? await meantFor(services, at, actor, wish, wish.page) : done(null);
-  if (!page.ok) return page;
-  const contentType = wish.contentType ?? page.value?.contentType ?? null;
-  const held = await profileOf(at, wish.profile, page.value?.collection ?? null, contentType ?? '');
+/** What counts for a text: the profile it is held to, and where it is meant for a page, what was decided there. */
+async function knownOf(services: Services, at: Write, actor: Actor, wish: CheckWish): Promise<Result<Known>> {
+  const found = wish.page ? await meantFor(at, actor, wish.page) : done(null);
+  if (!found.ok) return found;
+  const page = found.value;
+  const contentType = wish.contentType ?? page?.content_type ?? null;
+  const held = await profileOf(at, wish.profile, page?.collection_id ?? null, contentType ?? '');
   if (!held.ok) return held;
-  const vocabulary = held.value.vocabulary;
-  const place = page.value ? { ...page.value.place, neighbours: { ...page.value.place.neighbours, vocabulary } } : null;
-  return done({ ...held.value, contentType, place, settled: page.value?.settled ?? {} });
+  const today = dayIn((await house(at)).timeZone, services.now());
+  return done({ ...held.value, contentType, page, settled: page ? await settledOn(at, page.id, today) : {} });
 }
 
-async function meantFor(services: Services, at: Write, actor: Actor, wish: CheckWish, meant: { collection: string; address: string }) {
+async function meantFor(at: Write, actor: Actor, meant: { collection: string; address: string }): Promise<Result<StoredPage>> {
   const collection = await collectionBySlug(at, meant.collection);
   const barred = collection ? unlessAllowed(actor, 'see', { collection: collection.id }, 'This page') : notFound('This page');
   if (barred) return barred;
   const page = await pageAtAddress(at, collection!.id, meant.address);
-  if (!page || page.gone_at !== null) return notFound('This page');
-  const today = dayIn((await house(at)).timeZone, services.now());
-  const referred = await services.engine.run('refer', { page: { ...placed(page, wish.html, {} as never), scope: wish.scope ?? null } });
-  const neighbours = await neighboursOf(at, page, referred.references, {});
-  return done({
-    collection: collection!.id,
-    contentType: page.content_type,
-    place: { address: page.address, title: page.title, neighbours },
-    settled: await settledOn(at, page.id, today),
+  return page && page.gone_at === null ? done(page) : notFound('This page');
+}
+
+/** Where a page stands, and what its collection knows of what the text names; the engine says what that is, outside any transaction. */
+async function placeOf(services: Services, page: StoredPage, { html, scope }: CheckWish, vocabulary: Vocabulary) {
+  const { address, title } = page;
+  const { references } = await services.engine.run('refer', {
+    page: { html, scope: scope ?? null, title, address, neighbours: { titles: {} } },
   });
+  return { address, title, neighbours: await neighboursOf(services.db, page, references, vocabulary) };
 }
 
 async function profileOf(

@@ -76,13 +76,17 @@ const MOVED_ON = refused({
   next: 'Get it as it is now, and send your change with its ETag.',
 });
 
-/** Gives a page another text; the same again makes no revision. */
-export async function putPage(services: Services, actor: Actor, wish: OnVersion & { html: string }): Promise<Result<PageFound>> {
+/** Gives a page another text, with a note for its history; the same again makes no revision. */
+export async function putPage(
+  services: Services,
+  actor: Actor,
+  wish: OnVersion & { html: string; note?: string | undefined },
+): Promise<Result<PageFound>> {
   const found = await onVersion(services, actor, wish);
   if (!found.ok) return found;
   const { page, version } = found.value;
   if (page.html !== wish.html) {
-    const saved = await saveSource(services, actor, { pageId: page.id, version, html: wish.html });
+    const saved = await saveSource(services, actor, { pageId: page.id, version, html: wish.html, note: wish.note });
     if (!saved.ok && saved.problem.code !== 'nothing-to-do') return saved;
   }
   return pageTold(services, actor, wish);

@@ -49,9 +49,15 @@ async function handed(wish: { to?: string; due?: string | null } = {}) {
 }
 
 async function shown(choice: Partial<HandedChoice> = {}, actor = INES) {
-  const found = await handedOut(services, actor, { ...ALL, ...choice, skip: 0 });
-  if (!found.ok) throw new Error(found.problem.what);
-  return found.value;
+  const wish = { ...ALL, ...choice, skip: 0 };
+  const [table, board] = [
+    await handedOut(services, actor, { ...wish, as: 'table' }),
+    await handedOut(services, actor, { ...wish, as: 'board' }),
+  ];
+  if (!table.ok || !board.ok) throw new Error('Nothing is shown.');
+  // Each asks only for what it shows.
+  expect([table.value.columns, board.value.groups]).toEqual([[], []]);
+  return { ...table.value, columns: board.value.columns };
 }
 
 const cardOf = (from: Awaited<ReturnType<typeof shown>>, pageId: number) =>

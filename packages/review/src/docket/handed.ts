@@ -7,6 +7,7 @@ import {
   handOn,
   house,
   inHands,
+  pageById,
   personById,
   snapshot,
   writing,
@@ -15,6 +16,7 @@ import {
   type HandedColumn,
   type HandedGroup,
   type Person,
+  type Write,
 } from '@inkwell/store';
 import { may, reachOf, unlessAllowed, type Actor } from '../actor.ts';
 import { costOf, houseEffort } from '../effort.ts';
@@ -40,41 +42,51 @@ export interface HandedChoice {
 export interface HandedShown {
   choice: HandedChoice;
   today: string;
-  /** As a table: what is put together by something, with the hours that what is to do will take. */
+  /** As a table: what is put together by something, with the hours that what is to do will take; empty as a board. */
   groups: (HandedGroup & { hours: number })[];
   /** How many groups stand before; null where nothing follows. */
   next: number | null;
-  /** As a board. */
+  /** As a board; empty as a table. */
   columns: { column: HandedColumn; cards: HandedCard[]; findings: number; total: number }[];
   /** What the chosen person or page is called. */
   named: { person: string | null; page: string | null };
 }
 
-/** All that is handed out, by person, page, family or day, for whoever hands work out. */
-export function handedOut(services: Services, actor: Actor, wish: HandedChoice & { skip: number }): Promise<Result<HandedShown>> {
+/** All that is handed out, as a table by person, page, family or day, or as a board, for whoever hands work out. */
+export function handedOut(
+  services: Services,
+  actor: Actor,
+  wish: HandedChoice & { as: 'table' | 'board'; skip: number },
+): Promise<Result<HandedShown>> {
   return snapshot(services.db, async (at) => {
     const collections = reachOf(actor, 'hand out');
     if (collections?.length === 0) return notAllowed(actor);
-    const { skip, ...choice } = wish;
+    const { as, skip, ...choice } = wish;
     if (choice.due !== null && choice.due !== '' && !isDay(choice.due)) return notFound('This day');
     const owner = await house(at);
     const today = dayIn(owner.timeZone, services.now());
     const asked = { ...choice, collections };
-    const groups = await handedGroups(at, asked, today, { skip, limit: GROUPS_AT_ONCE + 1 });
+    const groups = as === 'table' ? await handedGroups(at, asked, today, { skip, limit: GROUPS_AT_ONCE + 1 }) : [];
     const effort = await houseEffort(services, at);
-    const columns = await handedCards(at, asked, today, CARDS_AT_ONCE);
-    const person = choice.person === null ? null : ((await personById(at, choice.person))?.name ?? choice.person);
-    const page =
-      choice.page === null ? null : (columns.flatMap(({ cards }) => cards).find((card) => card.page === choice.page)?.title ?? '');
     return done({
       choice,
       today,
       groups: groups.slice(0, GROUPS_AT_ONCE).map((group) => ({ ...group, hours: costOf(effort, owner, group.families).hours })),
       next: groups.length > GROUPS_AT_ONCE ? skip + GROUPS_AT_ONCE : null,
-      columns,
-      named: { person, page },
+      columns: as === 'board' ? await handedCards(at, asked, today, CARDS_AT_ONCE) : [],
+      named: await namedIn(at, choice, collections),
     });
   });
+}
+
+/** What the person and the page that are looked at are called, as far as whoever looks may know. */
+async function namedIn(at: Write, { person, page }: HandedChoice, collections: readonly number[] | null): Promise<HandedShown['named']> {
+  const found = page === null ? undefined : await pageById(at, page);
+  const isSeen = found && (collections === null || collections.includes(found.collection_id));
+  return {
+    person: person === null ? null : ((await personById(at, person))?.name ?? person),
+    page: page === null ? null : isSeen ? found.title : 'a page that is not here',
+  };
 }
 
 const notAllowed = (actor: Actor) => unlessAllowed(actor, 'hand out', 'house', 'This')!;

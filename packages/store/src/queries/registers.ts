@@ -74,8 +74,8 @@ function linesOf(wish: ChosenBy): RawBuilder<unknown> {
       from uses where register = ${registerNumber(register)} and collection_id = any(${collections}::integer[]) group by thing_id)`;
   if (register !== 'images')
     return sql`with ${used},
-    lines as materialized (select ${KEYS[group]} as key, * from (select t.id, t.collection_id, t.name, t.place, u.uses, u.pages, u.open, u.asks, u.troubles, u.traits, u.low, u.high,
-        null::text as sha256, null::integer as size, null::integer as width, null::integer as height, null::text as alike
+    lines as materialized (select ${KEYS[group]} as key, * from (select t.id, t.collection_id, t.name, t.place, u.uses, u.pages, u.open,
+        u.asks, u.troubles, u.traits, u.low, u.high, null::text as sha256, null::integer as size, null::integer as width, null::integer as height, null::text as alike
       from used u join things t on t.id = u.thing_id) own)`;
   return sql`with ${used},
     sheets as (select collection_id, name, count(*)::integer as many from sheet_images
@@ -85,7 +85,8 @@ function linesOf(wish: ChosenBy): RawBuilder<unknown> {
     files as (select a.collection_id, a.path, a.sha256, f.size::integer as size from assets a join files f on f.sha256 = a.sha256
       where a.collection_id = any(${collections}::integer[]) and f.media_type like 'image/%'
         and not ${isAlias(sql`a.collection_id`, sql`a.path`)}),
-    lines as materialized (select ${KEYS[group]} as key, * from (select coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id,
+    lines as materialized (select ${KEYS[group]} as key, * from (select
+        coalesce(s.id::text, 'file ' || f.collection_id || ' ' || f.path) as id,
         coalesce(s.collection_id, f.collection_id) as collection_id, coalesce(s.name, f.path) as name, '' as place,
         coalesce(s.uses, 0) + coalesce(b.many, 0) as uses, coalesce(s.pages, 0) as pages, coalesce(s.open, 0) as open,
         coalesce(s.asks, 0) as asks, coalesce(s.troubles, 0) as troubles,
@@ -134,7 +135,8 @@ const mostUsed = (of: RawBuilder<unknown>) => sql`substr(max(lpad(l.uses::text, 
 function grouped({ register, group, words, state }: ChosenBy, order?: RegisterOrder): RawBuilder<unknown> {
   const named = words ? sql`(name ilike ${anywhere(words)} or place ilike ${anywhere(words)})` : sql`true`;
   if (group === 'thing')
-    return sql`groups as (select key, name, place, ${named} as named, uses, pages, open, asks, troubles, traits, low, high, size from lines)`;
+    return sql`groups as (select key, name, place, ${named} as named, uses, pages, open, asks, troubles, traits, low, high, size
+      from lines)`;
   // Eight thousand images have no other place than their name, and what they say is read for those that are told.
   const said =
     register === 'images' && state !== 'differs'
@@ -195,8 +197,8 @@ export async function registerLines(db: Database | Write, wish: RegisterWish): P
       (select coalesce(sum(open + asks), 0)::integer from chosen) as open,
       (select coalesce(jsonb_agg(jsonb_build_object('key', told.key, 'name', own_name, 'place', own_place, 'things', to_jsonb(things),
         'collections', to_jsonb(collections), 'uses', uses, 'pages', pages, 'open', open, 'asks', asks,
-        'troubles', more.troubles::text, 'traits', more.traits, 'low', more.low::text, 'high', more.high::text, 'sha256', sha256, 'size', size,
-        'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts) order by nth), '[]')
+        'troubles', more.troubles::text, 'traits', more.traits, 'low', more.low::text, 'high', more.high::text, 'sha256', sha256,
+        'size', size, 'width', width, 'height', height, 'files', files, 'says', one.says, 'facts', one.facts) order by nth), '[]')
         from told join whole on whole.key = told.key left join lateral (select says, facts from uses where pages > 0 and thing_id = case
           when starts_with(things[1], 'file ') then null else things[1]::uuid end order by page_id limit 1) one on true
           cross join lateral (${toldDetails(wish)}) more) as lines`.execute(db);
@@ -292,9 +294,8 @@ export async function pagesUsing(
     says: string | null;
     facts: UseFacts;
   }>`select u.page_id, u.collection_id, t.name as thing, t.place, u.says, u.facts from uses u join things t on t.id = u.thing_id
-    where u.thing_id = any(${things}::uuid[]) and u.collection_id = any(${collections}::integer[]) order by u.collection_id, u.page_id`.execute(
-    db,
-  );
+    where u.thing_id = any(${things}::uuid[]) and u.collection_id = any(${collections}::integer[])
+    order by u.collection_id, u.page_id`.execute(db);
   return rows;
 }
 
@@ -327,8 +328,8 @@ export async function outlinesOf(
       from pages p join page_status s on s.page_id = p.id where s.collection_id = any(${collections}::integer[])
         and (${contentType}::text is null or p.content_type = ${contentType}) order by p.content_type, p.collection_id, p.position, p.id
       offset ${skip} limit ${limit}),
-    own as (select those.id, u.thing_id, u.says::integer as level, (u.facts ->> 'nth')::integer as nth from those join uses u on u.page_id = those.id
-      where u.register = ${registerNumber('headings')}),
+    own as (select those.id, u.thing_id, u.says::integer as level, (u.facts ->> 'nth')::integer as nth
+      from those join uses u on u.page_id = those.id where u.register = ${registerNumber('headings')}),
     counted as (select u.thing_id, u.said::integer as level, count(*)::integer as pages from (select distinct thing_id from own) t
       join uses u on u.thing_id = t.thing_id and u.collection_id = any(${collections}::integer[]) group by 1, 2),
     usual as (select distinct on (thing_id) thing_id, level, pages from counted order by thing_id, pages desc, level)

@@ -18,13 +18,15 @@ export default async function HandedPage({ searchParams }: Place) {
     Object.entries(await searchParams).flatMap(([name, value]) => (typeof value === 'string' ? [[name, value]] : [])),
   );
   const { choice, asBoard } = handedFrom(asked);
-  const screen = await screenWithPeople((services, actor) => handedOut(services, actor, { ...choice, skip: 0 }));
+  const screen = await screenWithPeople((services, actor) =>
+    handedOut(services, actor, { ...choice, as: asBoard ? 'board' : 'table', skip: 0 }),
+  );
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;
   const crumbs = [{ label: 'Shelf', href: '/' }, { label: 'Docket', href: '/docket' }, { label: 'Handed out' }];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <HandedScreen key={JSON.stringify(choice)} shown={shown} asBoard={asBoard} people={people} />
+      <HandedScreen key={`${JSON.stringify(choice)} ${asBoard}`} shown={shown} asBoard={asBoard} people={people} />
     </Shell>
   );
 }

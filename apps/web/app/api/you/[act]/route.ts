@@ -4,7 +4,7 @@ import { ownAddress } from '@/server/auth';
 import { answer, guarded, open, problemResponse } from '@/server/answer';
 import { NOTHING, type Checker } from '@/server/inputs';
 import { END_SESSION, OWN_PASSWORD, SECOND_CODE } from '@/server/peopleInputs';
-import { beginSecond, endSecond, signInSecond } from '@/server/secondFactor';
+import { beginSecond, endSecond, signInSecond, type Owner } from '@/server/secondFactor';
 import { services } from '@/server/services';
 import { withCookies } from '@/server/signIn';
 
@@ -18,11 +18,11 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
         endMySessions(services, actor, { but: (await currentSession())?.id ?? null }),
       );
     case 'begin-second':
-      return answer(request, OWN_PASSWORD, (_services, _actor, wish) => beginSecond(request, wish));
+      return answer(request, OWN_PASSWORD, async (_services, _actor, wish) => beginSecond(request, await currentActor(), wish));
     case 'try-second':
       return changedSession(request, SECOND_CODE, (wish) => signInSecond(request, wish), true);
     case 'end-second':
-      return changedSession(request, OWN_PASSWORD, (wish) => endSecond(request, wish), false);
+      return changedSession(request, OWN_PASSWORD, (wish, owner) => endSecond(request, owner, wish), false);
     case 'calendar':
       return answer(request, NOTHING, (services, actor) => newCalendar(services, actor, { site: ownAddress() }));
     case 'end-calendar':
@@ -36,13 +36,13 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
 function changedSession<T>(
   request: Request,
   check: Checker<T>,
-  act: (wish: T) => Promise<Result<string[]>>,
+  act: (wish: T, owner: Owner) => Promise<Result<string[]>>,
   isThere: boolean,
 ): Promise<Response> {
   return guarded(async () => {
     const actor = await currentActor();
     return open(request, check, async (wish) => {
-      const changed = await act(wish);
+      const changed = await act(wish, actor);
       if (!changed.ok) return changed.problem;
       await noteSecondFactor(await services(), actor, { isThere });
       return withCookies(Response.json({ ok: true, value: null }), changed.value);

@@ -1,6 +1,6 @@
 import { auditPage } from '../../../audit/run.ts';
 import { parsePage } from '../../../document/page.ts';
-import { isAfterPlan } from '../../../semantics/fileNames.ts';
+import { isAfterPlan, oddNameOf } from '../../../semantics/fileNames.ts';
 
 test.each([
   [['LOT-*'], 'lot-0042.png', true],
@@ -23,4 +23,6 @@ test('a file named after a plan of the house is no odd one', () => {
       parsePage('<p><img src="0042.png" alt="A hive"></p>', { scope: 'fragment', surroundings: { vocabulary: { fileNames } } }),
     ).findings.filter(({ rule }) => rule === 'images/file-name');
   expect([found([]).length, found(['00*.png']).length]).toEqual([1, 0]);
+  // Nor is it one in the register of images.
+  expect([oddNameOf('images/0042.png'), oddNameOf('images/0042.png', ['00*.png'])]).toEqual(['wordless', null]);
 });

@@ -1,5 +1,5 @@
 import { images } from '../../../semantics/imageContext.ts';
-import { isAfterPlan, troubleOfFileName } from '../../../semantics/fileNames.ts';
+import { troubleOfFileName } from '../../../semantics/fileNames.ts';
 import { addressOf, fileNameOf } from '../../../semantics/images.ts';
 import { defineRule } from '../../types.ts';
 
@@ -26,8 +26,7 @@ export const rule = defineRule({
       const file = fileNameOf(address);
       if (!file || seen.has(address) || /^(?:https?:)?\/\//i.test(address)) continue;
       seen.add(address);
-      if (isAfterPlan(page.surroundings.vocabulary?.fileNames, file)) continue;
-      const message = troubleOfFileName(file);
+      const message = troubleOfFileName(file, page.surroundings.vocabulary?.fileNames);
       if (message) tell({ at: image, message, values: { file }, subject: address });
     }
   },
