@@ -11,6 +11,7 @@ export interface Schema {
 export function fieldsOf({ properties = {}, required = [] }: Schema): { name: string; must: boolean; says: string }[] {
   return Object.entries(properties).map(([name, field]) => {
     const kind = field.enum ? field.enum.map(String).join(' | ') : [field.type ?? 'text or object'].flat().join(' or ');
-    return { name, must: required.includes(name), says: [kind, field.description].filter(Boolean).join('. ') };
+    const says = [kind, field.description?.replaceAll('`', '')].filter(Boolean).join('. ');
+    return { name, must: required.includes(name), says };
   });
 }

@@ -16,6 +16,14 @@ const List = styled.ul`
     border-top: 1px solid var(--line);
     padding: 0.5rem 0;
   }
+  summary::before {
+    content: '▸' / '';
+    width: 1ch;
+    color: var(--quiet);
+  }
+  [open] > summary::before {
+    content: '▾' / '';
+  }
   summary {
     display: flex;
     flex-wrap: wrap;

@@ -20,6 +20,7 @@ const Code = styled.img`
   border: 1px solid var(--line);
 `;
 const Kept = styled.ul`
+  width: 100%;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
   gap: 0.15rem 1.5rem;
