@@ -154,6 +154,7 @@ export function Shell({ crumbs, people, actor, children }: ShellProps) {
           )}
           {actor.memberships?.some(({ collection }) => collection === null) && <Link href="/standard">Standard</Link>}
           {actor.memberships?.some(({ role }) => role !== 'author' && role !== 'publisher') && <Link href="/questions">Questions</Link>}
+          {actor.memberships?.some(({ role }) => role !== 'author' && role !== 'specialist') && <Link href="/gate">Gate</Link>}
           {actor.name && <Link href="/search">Search</Link>}
           {actor.name && <Link href="/docket">Docket</Link>}
           {actor.name && <NoticesLink key={actor.id} />}

@@ -1,4 +1,5 @@
 import {
+  acceptBegun,
   ARRIVE,
   AUDIT_PAGE,
   auditAgain,
@@ -16,6 +17,8 @@ import {
   examineArrivals,
   LOOK_AT_IMAGES,
   lookAtImages,
+  LOOK_AT_HOST,
+  lookAtHost,
   LOOK_INTO,
   LOOK_OUTSIDE,
   lookAtOutside,
@@ -23,8 +26,12 @@ import {
   makeStroke,
   NOTE_DAY,
   noteDay,
+  PUBLISH,
   READ_PACKAGE,
   readPackage,
+  runPublication,
+  SEE_PUBLIC,
+  seePublic,
   SEND_MAIL,
   sendDigests,
   sendMail,
@@ -63,7 +70,10 @@ export function handlers(services: Services, { lookInto, lookAtImage, send }: To
       // A page that was taken out meanwhile needs no audit.
       if (!result.ok && result.problem.code !== 'not-found') throw new Error(result.problem.what);
     },
-    [READ_PACKAGE]: ({ payload, attempts }) => readPackage(services, { id: numberIn(payload, 'package'), last: attempts >= MOST_ATTEMPTS }),
+    async [READ_PACKAGE]({ payload, attempts }) {
+      await readPackage(services, { id: numberIn(payload, 'package'), last: attempts >= MOST_ATTEMPTS });
+      await acceptBegun(services, { package: numberIn(payload, 'package') });
+    },
     [UNPACK]: ({ payload, by, attempts }) =>
       unpackPackage(services, { id: numberIn(payload, 'package'), by, last: attempts >= MOST_ATTEMPTS }),
     [ARRIVE]: ({ payload, by, attempts }) =>
@@ -77,6 +87,14 @@ export function handlers(services: Services, { lookInto, lookAtImage, send }: To
       followMove(services, { page: numberIn(payload, 'page'), by, from: String(payload.from), to: String(payload.to) }),
     [LOOK_INTO]: ({ payload }) => lookIntoAttachments(services, lookInto, { collection: numberIn(payload, 'collection') }),
     [LOOK_AT_IMAGES]: ({ payload }) => lookAtImages(services, lookAtImage, { collection: numberIn(payload, 'collection') }),
+    [PUBLISH]: ({ payload, attempts }) =>
+      runPublication(services, { publication: numberIn(payload, 'publication'), last: attempts >= MOST_ATTEMPTS }),
+    async [LOOK_AT_HOST]({ payload }) {
+      await lookAtHost(services, { collection: numberIn(payload, 'collection') });
+    },
+    async [SEE_PUBLIC]({ payload }) {
+      await seePublic(services, THE_SYSTEM, { collection: numberIn(payload, 'collection') });
+    },
     [LOOK_OUTSIDE]: () => lookAtOutside(services),
     [COUNT_USES]: ({ payload }) => countUsesAgain(services, { pages: payload.pages as number[] }),
     [SETTLE_ANSWER]: ({ payload }) => settleAnswer(services, { answer: numberIn(payload, 'answer') }),

@@ -6,10 +6,12 @@ import {
   END_EXCEPTIONS,
   FORGET,
   HERE,
+  lookAtHostsDue,
   lookOutsideAgain,
   lookWhereNobodyHas,
   NOTE_DAY,
   SEND_MAIL,
+  sendDeliveries,
   sweepScratch,
   THE_SYSTEM,
   type Services,
@@ -23,6 +25,8 @@ import { mailServer } from './mailServer.ts';
 
 /** How often it is looked whether an exception has run out. */
 const EVERY_MS = 60_000;
+/** How often it is looked whether somebody waits to be told of something. */
+const MESSAGES_MS = 2_000;
 
 /**
  * A worker process: any number of them, on any machine that reaches the database. Ends on SIGTERM or SIGINT, when what it began is done.
@@ -41,6 +45,7 @@ async function main(): Promise<void> {
   const due = [END_EXCEPTIONS, CLEAR_OUT, NOTE_DAY, DIGEST, FORGET, ...(send ? [SEND_MAIL] : [])];
   const timer = setInterval(() => void tend(services, due), EVERY_MS);
   await tend(services, due);
+  const messages = setInterval(() => void sendHooks(services), MESSAGES_MS);
   log.info({ worker, mail: send !== null }, 'working');
   await work(db, {
     handlers: handlers(services, { ...inThread(import.meta.url), send }),
@@ -52,6 +57,7 @@ async function main(): Promise<void> {
     onTrouble,
   });
   clearInterval(timer);
+  clearInterval(messages);
   await db.destroy();
 }
 
@@ -80,9 +86,25 @@ async function tend(services: Services, due: readonly string[]): Promise<void> {
     );
     await lookWhereNobodyHas(services);
     await lookOutsideAgain(services);
+    await lookAtHostsDue(services, SYSTEM);
     await auditAllAgain(services, THE_SYSTEM);
   } catch (error) {
     onTrouble(null, error);
+  }
+}
+
+let sending = false;
+
+/** Tells webhooks what happened. One round at a time: a receiver that is slow holds up no more than its own. */
+async function sendHooks(services: Services): Promise<void> {
+  if (sending) return;
+  sending = true;
+  try {
+    await sendDeliveries(services, THE_SYSTEM);
+  } catch (error) {
+    onTrouble(null, error);
+  } finally {
+    sending = false;
   }
 }
 

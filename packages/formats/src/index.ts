@@ -42,7 +42,7 @@ export { gather, gatherBoundsFrom, type Gathered, type GatherBounds, type Wanted
 export { barredAddress, hostPolicyFrom, linkPolicyFrom, type HostPolicy } from './fetching/hosts.ts';
 export { lookAtAddress, type Sighting } from './fetching/lookAtAddress.ts';
 export { robotsOf, type Robots } from './fetching/robots.ts';
-export { fetchAddress, NotFetched } from './fetching/fetcher.ts';
+export { askAddress, fetchAddress, NotFetched } from './fetching/fetcher.ts';
 export { addressesIn } from './fetching/sitemap.ts';
 export { readImage, type ImageFacts } from './images/readImage.ts';
 export { lookDistance, printDistance, type ImageLook } from './images/look.ts';

@@ -12,6 +12,7 @@ export type Act =
   | 'rule'
   | 'let stand'
   | 'sign off'
+  | 'publish'
   | 'hand out'
   | 'set the standard'
   | 'look after people'
@@ -31,6 +32,7 @@ const MAY: Record<Act, readonly Role[]> = {
   'let stand': ['reviewer', 'administrator'],
   'hand out': ['reviewer', 'publisher', 'administrator'],
   'sign off': ['reviewer', 'publisher', 'administrator'],
+  publish: ['publisher', 'administrator'],
   'set the standard': ['administrator'],
   'look after people': ['administrator'],
   'keep the house': [],

@@ -1,4 +1,4 @@
-import { statusNow, type PlacedPage, type Status, type Write } from '@inkwell/store';
+import { statusNow, type PlacedPage, type Release, type Status, type Write } from '@inkwell/store';
 import { dayIn, type Services } from './services.ts';
 
 /** What the gate says of a page now. */
@@ -14,3 +14,6 @@ export interface GateWord extends Status {
 export function gate(trx: Write, page: Pick<PlacedPage, 'id' | 'time_zone'>, services: Pick<Services, 'now'>): Promise<GateWord> {
   return statusNow(trx, page.id, dayIn(page.time_zone, services.now()));
 }
+
+/** Whether a sign-off is in force. */
+export const isSigned = (release: Release): boolean => release === 'signed off' || release === 'published';

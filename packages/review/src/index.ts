@@ -12,7 +12,6 @@ export {
   letStand,
   rule,
   setElsewhere,
-  signOff,
   takeBackRuling,
   type LetStand,
   type OnFinding,
@@ -212,3 +211,22 @@ export { calendarAt, endCalendar, hasCalendar, newCalendar } from './docket/cale
 export { remark, remarks, type RemarkView } from './docket/remarks.ts';
 export { sendDigests } from './docket/digest.ts';
 export { search, type Found } from './search.ts';
+export { signMany, signOff, lookedAt, setSigning, LOOKS, type Look, type Signed } from './release/sign.ts';
+export { GATE_GROUPS, showGate, type GateRow, type GateShown } from './release/board.ts';
+export {
+  askPublication,
+  callPublicationOff,
+  lookAtHostsDue,
+  runPublication,
+  seePublic,
+  type ChosenAtGate,
+  type GateDone,
+} from './release/publish.ts';
+export { connect, disconnect, lookNow, newHost, placesOnHost, removeHost, showHosts, type HostView } from './release/hosts.ts';
+export { lookAtHost, settleBoth, type Pulled } from './release/pull.ts';
+export type { GateGroup, SigningRules } from '@inkwell/store';
+export { LOOK_AT_HOST, PUBLISH, SEE_PUBLIC } from './jobs.ts';
+export { EVENTS, eventsTold, type EventTold } from './api/events.ts';
+export { deliverAgain, deliveries, endWebhook, newWebhook, sendDeliveries, signatureOf, webhooks, type NewHook } from './api/webhooks.ts';
+export type { DeliveryLine, HookLine } from '@inkwell/store';
+export { acceptBegun, cancelJobBegun, jobTold, sendIn, type JobTold, type SentIn } from './api/packages.ts';

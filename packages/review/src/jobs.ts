@@ -41,6 +41,12 @@ export const SETTLE_ANSWER = 'settle an answer';
 export const COUNT_USES = 'count what is used';
 /** Lets a page lead to where another lies now. */
 export const FOLLOW = 'follow a page that moved';
+/** Publishes a page on its host, or takes it off. */
+export const PUBLISH = 'publish a page';
+/** Looks for drafts that changed on a host. */
+export const LOOK_AT_HOST = 'look at a host';
+/** Reads what is published as readers are shown it. */
+export const SEE_PUBLIC = 'see what is published';
 export const BRING_IN = 'bring in a package';
 
 export function lookIntoJob(collectionId: number): NewJob {
@@ -49,6 +55,14 @@ export function lookIntoJob(collectionId: number): NewJob {
 
 export function lookAtImagesJob(collectionId: number): NewJob {
   return { kind: LOOK_AT_IMAGES, payload: { collection: collectionId }, name: `${LOOK_AT_IMAGES} ${collectionId}` };
+}
+
+export function lookAtHostJob(collectionId: number): NewJob {
+  return { kind: LOOK_AT_HOST, payload: { collection: collectionId }, name: `${LOOK_AT_HOST} ${collectionId}` };
+}
+
+export function seePublicJob(collectionId: number): NewJob {
+  return { kind: SEE_PUBLIC, payload: { collection: collectionId }, name: `${SEE_PUBLIC} ${collectionId}` };
 }
 
 export const lookOutsideJob: NewJob = { kind: LOOK_OUTSIDE, name: LOOK_OUTSIDE };

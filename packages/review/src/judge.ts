@@ -1,13 +1,10 @@
 import {
   addException,
-  addSignOff,
   askAbout,
   barById,
   endExceptionsOn,
   findingById,
   isOpenOn,
-  refreshStatus,
-  touchPage,
   writeRulings,
   type Answer,
   type PlacedPage,
@@ -17,11 +14,9 @@ import {
 } from '@inkwell/store';
 import { ruleOf, type Profile, type Verdict } from '@inkwell/core';
 import type { Act, Actor } from './actor.ts';
-import { reopen } from './background.ts';
 import { askedOf } from './bars.ts';
 import { onPage, type OnPage } from './conflicts.ts';
 import { decide, standingOf } from './decide.ts';
-import { gate } from './gate.ts';
 import { done, notFound, refused, type Result } from './problems.ts';
 import { dayIn, isDay, type Services } from './services.ts';
 
@@ -230,35 +225,5 @@ export function setElsewhere(services: Services, actor: Actor, wish: OnFinding &
         lapse: 'decision',
       })),
     });
-  });
-}
-
-/** Signs off exactly one revision, when the gate lets it through: asked under the lock, by today's date. */
-export function signOff(services: Services, actor: Actor, wish: OnPage): Promise<Result<{ revision: number; version: number }>> {
-  return onPage(services, actor, 'sign off', wish, 'the whole page', async (trx, page) => {
-    await reopen(trx, services, page);
-    const { verdict, release } = await gate(trx, page, services);
-    if (verdict !== 'ready') {
-      return refused({
-        code: 'held',
-        what: 'This page cannot be signed off yet',
-        why: verdict === 'held' ? 'A must-fix is still open on it.' : 'A question on it waits for an answer.',
-        kept: 'Nothing was changed.',
-        next: verdict === 'held' ? 'Fix what holds it, then sign off.' : 'Answer the question, then sign off.',
-      });
-    }
-    if (release === 'signed off')
-      return refused({ code: 'nothing-to-do', what: 'This revision is signed off already', kept: 'The sign-off stands.' });
-    const bar = await barById(trx, page.bar_id);
-    await addSignOff(trx, {
-      page_id: page.id,
-      revision: page.head,
-      audit_id: page.audit_id!,
-      profile_version_id: bar.versionId,
-      signed_by: actor.id,
-    });
-    const version = await touchPage(trx, page.id);
-    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
-    return done({ revision: page.head, version });
   });
 }

@@ -26,7 +26,7 @@ import { enqueue } from '@inkwell/work';
 import type { Actor } from './actor.ts';
 import { askedOf } from './bars.ts';
 import type { Examination, Seen } from './examine.ts';
-import { gate } from './gate.ts';
+import { gate, isSigned } from './gate.ts';
 import { auditJob } from './jobs.ts';
 import { dayIn, type Services } from './services.ts';
 import { track, type Tracked } from './track.ts';
@@ -119,7 +119,7 @@ export async function record(
       redo: next.redo ?? [],
     },
   );
-  if (page.release === 'signed off') await lapseSignOff(trx, page.id, { by: actor.id, because: 'text', revision: number });
+  if (isSigned(page.release)) await lapseSignOff(trx, page.id, { by: actor.id, because: 'text', revision: number });
   const [status] = await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
   return {
     revision: number,
@@ -279,9 +279,9 @@ export async function recordAgain(
   );
   const today = dayIn(page.time_zone, services.now());
   const [status] = await refreshStatus(trx, [page.id], today);
-  if (status!.release !== 'signed off') return status!.verdict;
+  if (!isSigned(status!.release)) return status!.verdict;
   const { verdict, release, holder } = await gate(trx, page, services);
-  if (verdict === 'ready' && release === 'signed off') await confirmSignOff(trx, page.id, auditId);
+  if (verdict === 'ready' && isSigned(release)) await confirmSignOff(trx, page.id, auditId);
   else if (await lapseSignOff(trx, page.id, { by: SYSTEM, because: 'audit', revision: page.head, finding: holder }))
     await refreshStatus(trx, [page.id], today);
   return verdict;

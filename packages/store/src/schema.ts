@@ -58,6 +58,20 @@ import type {
   Uses,
 } from './schema/registers.ts';
 
+import type {
+  Hosts,
+  Connections,
+  HostPages,
+  Publications,
+  Signatures,
+  Looks,
+  Events,
+  Webhooks,
+  Deliveries,
+  CallsBegun,
+} from './schema/gate.ts';
+import type { Reports, CriterionJudgements, Samples, SamplePages, Statements, Barriers } from './schema/record.ts';
+
 export type * from './schema/words.ts';
 export type * from './schema/people.ts';
 export type * from './schema/house.ts';
@@ -65,6 +79,8 @@ export type * from './schema/collections.ts';
 export type * from './schema/pages.ts';
 export type * from './schema/findings.ts';
 export type * from './schema/registers.ts';
+export type * from './schema/gate.ts';
+export type * from './schema/record.ts';
 
 /** The tables as code sees them. The migrations make them; a change here needs one there. */
 export interface Tables {
@@ -131,4 +147,20 @@ export interface Tables {
   assignments: Assignments;
   sign_offs: SignOffs;
   time_log: TimeLog;
+  hosts: Hosts;
+  connections: Connections;
+  host_pages: HostPages;
+  publications: Publications;
+  signatures: Signatures;
+  looks: Looks;
+  events: Events;
+  webhooks: Webhooks;
+  deliveries: Deliveries;
+  calls_begun: CallsBegun;
+  reports: Reports;
+  criterion_judgements: CriterionJudgements;
+  samples: Samples;
+  sample_pages: SamplePages;
+  statements: Statements;
+  barriers: Barriers;
 }

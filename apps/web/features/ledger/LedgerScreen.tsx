@@ -94,6 +94,7 @@ export function LedgerScreen({ ledger, work }: { ledger: Ledger; work: readonly 
             {name}
           </Link>
         ))}
+        <Link href={`/gate?collection=${encodeURIComponent(ledger.slug)}`}>Gate</Link>
         <TakenOutSheet collection={ledger.slug} />
       </Views>
       <WorkInProgress work={work} />

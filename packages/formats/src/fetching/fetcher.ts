@@ -57,6 +57,29 @@ function redirected(next: string, from: URL): URL {
   }
 }
 
+/** What is sent along. */
+export interface Sent {
+  headers: Readonly<Record<string, string>>;
+  body?: string | undefined;
+}
+
+/**
+ * Asks an address for something, or tells it. Redirects are not followed.
+ *
+ * @throws NotFetched
+ */
+export async function askAddress(
+  policy: HostPolicy,
+  url: URL,
+  { method, ...sent }: Sent & { method: string },
+  bounds: FetchBounds,
+): Promise<{ status: number; bytes: Buffer }> {
+  const barred = barredAddress(policy, url);
+  if (barred) throw new NotFetched(barred);
+  const answer = await answerOf(policy, url, method, bounds, sent);
+  return { status: answer.statusCode ?? 0, bytes: await within(bounds.most, answer, undefined) };
+}
+
 /**
  * One answer of one address, its body not read yet. What the name stands for is looked at when it is connected to.
  *
@@ -65,8 +88,9 @@ function redirected(next: string, from: URL): URL {
 export function answerOf(
   policy: HostPolicy,
   url: URL,
-  method: 'GET' | 'HEAD',
+  method: string,
   { within, signal }: Omit<FetchBounds, 'most'>,
+  sent: Sent = { headers: { accept: 'text/html,*/*;q=0.8', 'accept-encoding': 'gzip, deflate, br' } },
 ): Promise<IncomingMessage> {
   const timeout = AbortSignal.timeout(within);
   return new Promise((resolve, reject) => {
@@ -75,7 +99,7 @@ export function answerOf(
       url,
       {
         method,
-        headers: { 'user-agent': AGENT, accept: 'text/html,*/*;q=0.8', 'accept-encoding': 'gzip, deflate, br' },
+        headers: { 'user-agent': AGENT, ...sent.headers },
         agent: false,
         signal: signal ? AbortSignal.any([signal, timeout]) : timeout,
         lookup: (name, options, found) =>
@@ -90,7 +114,7 @@ export function answerOf(
       resolve,
     );
     asked.on('error', (error) => reject(error instanceof NotFetched ? error : new NotFetched(reasonOf(error))));
-    asked.end();
+    asked.end(sent.body);
   });
 }
 

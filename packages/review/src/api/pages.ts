@@ -1,8 +1,8 @@
 import { apiPage, apiPages, collectionBySlug, headText, house, pageById, snapshot, type ApiPage } from '@inkwell/store';
 import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { saveSource } from '../fix.ts';
-import { signOff } from '../judge.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
+import { signOff } from '../release/sign.ts';
 import { dayIn, type Services } from '../services.ts';
 import { shelf, type ShelfRow } from '../shelf.ts';
 

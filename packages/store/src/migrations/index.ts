@@ -27,6 +27,7 @@ import * as learning from './025-learning.ts';
 import * as remarks from './026-remarks.ts';
 import * as doors from './027-doors.ts';
 import * as tokens from './028-tokens.ts';
+import * as gate from './029-gate.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -58,4 +59,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '026-remarks': remarks,
   '027-doors': doors,
   '028-tokens': tokens,
+  '029-gate': gate,
 };

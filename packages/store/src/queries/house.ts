@@ -56,7 +56,7 @@ export async function emptyHouse(db: Database): Promise<void> {
     await sql`delete from files`.execute(trx);
     await sql`delete from texts`.execute(trx);
     await sql`delete from profile_uses`.execute(trx);
-    for (const table of ['answers', 'deeds', 'messages', 'links', 'logins', 'wrong_passwords', 'outside_addresses'])
+    for (const table of ['answers', 'deeds', 'messages', 'links', 'logins', 'wrong_passwords', 'outside_addresses', 'webhooks', 'hosts'])
       await sql`delete from ${sql.table(table)}`.execute(trx);
     await sql`delete from people where kind = 'person' and not exists (select 1 from profile_versions v
       where v.made_by = people.id)`.execute(trx);

@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
 import type { Database, Write } from '../database.ts';
+import { forgetEvents } from './events.ts';
 
 /** For how many days each thing is kept that is about people; 0: for good. */
 export interface KeptDays {
@@ -42,6 +43,7 @@ export async function forgetOld(trx: Write): Promise<Forgotten> {
   };
   await old('links', 'until', OVER_DAYS);
   await old('verifications', 'expires_at', 1);
+  await forgetEvents(trx);
   return {
     messages: await old('messages', 'made_at', days.messages),
     deeds: await old('deeds', 'at', days.deeds),
@@ -88,6 +90,10 @@ const PARTS: Readonly<Record<string, (person: string) => ReturnType<typeof sql>>
   'answers given': (id) => sql`select a.made_at as at, a.answer, a.reason from answers a where a.made_by = ${id} order by a.id desc`,
   'let stand': (id) => sql`select e.made_at as at, p.title as page, e.reason, e.until from exceptions e
     join findings f on f.id = e.finding_id join pages p on p.id = f.page_id where e.made_by = ${id} order by e.id desc`,
+  signed: (id) => sql`select g.signed_at as at, p.title as page, g.revision from signatures g join pages p on p.id = g.page_id
+    where g.signed_by = ${id} order by 1 desc`,
+  'looked at': (id) => sql`select l.looked_at as at, p.title as page, l.revision, l.item from looks l join pages p on p.id = l.page_id
+    where l.looked_by = ${id} order by 1 desc`,
   'signed off': (id) => sql`select s.signed_at as at, p.title as page, s.revision from sign_offs s join pages p on p.id = s.page_id
     where s.signed_by = ${id} order by s.id desc`,
 };

@@ -62,12 +62,12 @@ async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: strin
   const { rows } = await sql<Written>`${counting(chosen, today)},
     ends as (select f.page_id, min(f.excepted_until) as day from chosen join findings f on f.page_id = chosen.page_id
       where f.standing = 'excepted' group by f.page_id),
-    signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force from chosen
-      join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
+    signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force, max(o.revision) filter (where o.lapsed_at is null) as revision
+      from chosen join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
     update page_status s set bar_id = sums.bar_id, must = sums.must, should = sums.should, consider = sums.consider,
       questions = sums.questions, holding = sums.holding,
       elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, families = sums.families, verdict = ${VERDICT}, valid_until = ends.day,
-      release = case when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
+      release = case when signed.in_force and s.published_revision = signed.revision then 'published' when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
     from sums join bars on bars.id = sums.bar_id left join ends on ends.page_id = sums.page_id left
       join signed on signed.page_id = sums.page_id
     where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release`.execute(trx);
@@ -144,7 +144,7 @@ export async function effectOf(trx: Write, profileId: number, today: string): Pr
     select count(*)::integer as pages, ${TALLY('s')} as before, ${TALLY('after')} as after,
       (count(*) filter (where s.verdict = 'ready' and after.verdict = 'held'))::integer as "newlyHeld",
       (count(*) filter (where s.verdict = 'held' and after.verdict <> 'held'))::integer as freed,
-      (count(*) filter (where s.release = 'signed off' and after.verdict <> 'ready'))::integer as lapsing
+      (count(*) filter (where s.release in ('signed off', 'published') and after.verdict <> 'ready'))::integer as lapsing
     from after join page_status s on s.page_id = after.page_id`.execute(trx);
   return rows[0]!;
 }
@@ -191,7 +191,7 @@ export async function lapseUnder(trx: Write, profileVersion: number, by: string,
     from page_status s join bars b on b.id = s.bar_id join pages p on p.id = s.page_id
     where o.page_id = s.page_id and o.lapsed_at is null and s.verdict <> 'ready' and b.profile_version_id = ${profileVersion}`.execute(trx);
   await sql`update page_status s set release = 'lapsed' from bars b where b.id = s.bar_id and b.profile_version_id = ${profileVersion}
-    and s.release = 'signed off'
+    and s.release in ('signed off', 'published')
     and not exists (select 1 from sign_offs o where o.page_id = s.page_id and o.lapsed_at is null)`.execute(trx);
   return Number(result.numAffectedRows ?? 0);
 }
@@ -219,13 +219,14 @@ export async function statusNow(db: Database | Write, pageId: number, today: str
   >`${counting(sql`select page_id, bar_id from page_status where page_id = ${pageId}`, today)}
     select sums.must, sums.should, sums.consider, sums.questions, sums.holding, sums.elsewhere, sums.fixed, sums.counts,
       ${VERDICT} as verdict,
-      case when o.in_force and here.valid_until < ${today}::date then 'lapsed' when o.in_force then 'signed off'
+      case when o.in_force and here.valid_until < ${today}::date then 'lapsed'
+        when o.in_force and here.published_revision = o.revision then 'published' when o.in_force then 'signed off'
         when o.in_force is not null then 'lapsed' else 'draft' end as release,
       (select f.id from findings f join kind_weights w on w.bar_id = here.bar_id and w.kind_id = f.kind_id where f.page_id = ${pageId}
         and ${OPEN(today)}
         order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1) as holder
     from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = sums.bar_id
-    left join (select page_id, bool_or(lapsed_at is null) as in_force from sign_offs where page_id = ${pageId}
+    left join (select page_id, bool_or(lapsed_at is null) as in_force, max(revision) filter (where lapsed_at is null) as revision from sign_offs where page_id = ${pageId}
       group by page_id) o on true`.execute(db);
   return rows[0]!;
 }
@@ -240,7 +241,7 @@ function statusOn(where: RawBuilder<unknown>, today: string): RawBuilder<unknown
         coalesce(l.questions, s.questions) as questions, coalesce(l.holding, s.holding) as holding, coalesce(l.elsewhere,
           s.elsewhere) as elsewhere, coalesce(l.fixed, s.fixed) as fixed,
         coalesce(l.counts, s.counts) as counts, coalesce(l.families, s.families) as families, coalesce(l.verdict, s.verdict) as verdict,
-          case when l.page_id is not null and s.release = 'signed off' then 'lapsed' else s.release end as release
+          case when l.page_id is not null and s.release in ('signed off', 'published') then 'lapsed' else s.release end as release
       from page_status s left join live l on l.page_id = s.page_id where ${where})`;
 }
 
@@ -255,6 +256,7 @@ export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'k
   judge: number;
   ready: number;
   signed: number;
+  published: number;
   lapsed: number;
   /** What changed last in it: which page, by whom and when; null where nothing is in it. */
   last: { page: string; by: string; at: string } | null;
@@ -269,7 +271,8 @@ export async function shelfSums(db: Database | Write, only: readonly number[] | 
       coalesce(sum(consider), 0)::integer as consider, coalesce(sum(questions), 0)::integer as questions,
       (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge,
         (count(*) filter (where verdict = 'ready'))::integer as ready,
-      (count(*) filter (where release = 'signed off'))::integer as signed, (count(*) filter (where release = 'lapsed'))::integer as lapsed,
+      (count(*) filter (where release = 'signed off'))::integer as signed,
+      (count(*) filter (where release = 'published'))::integer as published, (count(*) filter (where release = 'lapsed'))::integer as lapsed,
       (select jsonb_build_object('page', p.title, 'by', u.name, 'at', r.made_at) from pages p
         join revisions r on r.page_id = p.id and r.number = p.head join people u on u.id = r.made_by
         where p.collection_id = c.id and p.gone_at is null order by r.made_at desc, p.id limit 1) as last

@@ -20,6 +20,10 @@ export interface House {
   /** The last day on which people were written to about their work. */
   digested_on: Day | null;
   profile_id: number;
+  /** How many people sign a page off, whether one who worked on it may, and whether what no engine finds must be looked at first. */
+  signatures_needed: number;
+  fixer_may_sign: boolean;
+  looks_needed: boolean;
 }
 
 export interface Profiles {

@@ -62,6 +62,8 @@ export interface PageStatusRow {
   families: ColumnType<number[], number[] | undefined, number[]>;
   verdict: Verdict;
   release: Release;
+  /** The revision that stands on the host's public side, as it was read back there. */
+  published_revision: ColumnType<number | null, number | null | undefined, number | null>;
   /** The last day on which this row is right: that of the next exception to end. */
   valid_until: string | null;
 }

@@ -1,0 +1,155 @@
+'use client';
+import { GROUPS_IN_ORDER } from './groups';
+import type { GateShown, HostView } from '@inkwell/review';
+import Link from 'next/link';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { Button, ButtonLink } from '@/ui/Button';
+import { LiveScreen } from '@/ui/live/LiveScreen';
+import { Row } from '@/ui/Panel';
+import { ProblemNotice } from '@/ui/ProblemNotice';
+import { Main } from '@/ui/Shell';
+import { When } from '@/ui/When';
+import { ConnectSheet } from './ConnectSheet';
+import { GateActs } from './GateActs';
+import { GateTable } from './GateTable';
+import { SigningSheet } from './SigningSheet';
+import { useGate } from './useGate';
+import { GROUP_WORDS } from './words';
+
+const Page = styled(Main)`
+  display: grid;
+  gap: 0.75rem;
+  align-content: start;
+`;
+const Ways = styled.nav`
+  ul {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1.25rem;
+    border-bottom: 1px solid var(--line);
+  }
+  a {
+    display: inline-flex;
+    align-items: baseline;
+    gap: 0.4rem;
+    min-height: 2rem;
+    padding: 0.3rem 0;
+    text-decoration: none;
+  }
+  a[aria-current] {
+    font-weight: 700;
+    box-shadow: inset 0 -3px 0 var(--gall);
+  }
+  b {
+    font: 600 1.0625rem var(--serif);
+    font-variant-numeric: tabular-nums;
+  }
+`;
+
+interface GateProps {
+  shown: GateShown;
+  hosts: readonly HostView[];
+}
+
+/** What goes out, at which revision, what holds the rest and who can lift it. */
+export function GateScreen({ shown, hosts }: GateProps) {
+  const gate = useGate(shown);
+  const [open, setOpen] = useState<'signing' | 'connect' | null>(null);
+  const { collection, group, counts } = shown;
+  const within = collection ? `&collection=${encodeURIComponent(collection.slug)}` : '';
+  return (
+    <Page id="content">
+      {gate.rows.length <= shown.rows.length && gate.chosen.size === 0 && <LiveScreen />}
+      <h1>{collection ? `Gate: ${collection.title}` : 'Gate'}</h1>
+      <p>A page goes out at exactly the revision that was signed off, and counts as published once its host shows it so.</p>
+      <HostLine shown={shown} gate={gate} onConnect={() => setOpen('connect')} onSigning={() => setOpen('signing')} />
+      <Ways aria-label="Pages by where they stand">
+        <ul>
+          {GROUPS_IN_ORDER.map((one) => (
+            <li key={one}>
+              <Link href={`/gate?group=${encodeURIComponent(one)}${within}`} aria-current={one === group ? 'page' : undefined}>
+                {GROUP_WORDS[one].label} <b>{counts[one].toLocaleString('en')}</b>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </Ways>
+      {gate.problem && <ProblemNotice problem={gate.problem} />}
+      {gate.done && (
+        <div role="status">
+          <p>{`${gate.done.what}: ${gate.done.done === 1 ? '1 page' : `${gate.done.done.toLocaleString('en')} pages`}.`}</p>
+          {gate.done.left.length > 0 && (
+            <>
+              <p>Left as they are:</p>
+              <ul>
+                {gate.done.left.slice(0, 20).map(({ title, why }, nth) => (
+                  <li key={nth}>{`${title}: ${why}`}</li>
+                ))}
+              </ul>
+            </>
+          )}
+        </div>
+      )}
+      <GateActs shown={shown} gate={gate} />
+      {gate.rows.length === 0 ? <p>{GROUP_WORDS[group].none}</p> : <GateTable shown={shown} gate={gate} />}
+      {gate.next !== null && (
+        <Row>
+          <Button onPress={() => void gate.more()} isDisabled={gate.busy}>
+            More
+          </Button>
+        </Row>
+      )}
+      {open === 'signing' && <SigningSheet rules={shown.rules} onClose={() => setOpen(null)} ask={gate.ask} />}
+      {open === 'connect' && collection && (
+        <ConnectSheet collection={collection.slug} hosts={hosts} onClose={() => setOpen(null)} ask={gate.ask} />
+      )}
+    </Page>
+  );
+}
+
+interface HostLineProps {
+  shown: GateShown;
+  gate: ReturnType<typeof useGate>;
+  onConnect(): void;
+  onSigning(): void;
+}
+
+/** Where a collection is published, when that was looked at, and what may be said to it. */
+function HostLine({ shown: { collection, can }, gate, onConnect, onSigning }: HostLineProps) {
+  const host = collection?.host;
+  return (
+    <>
+      {collection && (
+        <p>
+          {host ? (
+            <>
+              {`Published on ${host.name}, as ${host.place}. `}
+              {host.lookedAt && (
+                <>
+                  Drafts looked at <When at={host.lookedAt} />.{' '}
+                </>
+              )}
+              {host.seenAt && (
+                <>
+                  Public pages read <When at={host.seenAt} />.
+                </>
+              )}
+              {host.problem && ` ${host.problem} It is tried again.`}
+            </>
+          ) : (
+            'This collection is connected to no host yet: its pages can be signed off, not published.'
+          )}
+        </p>
+      )}
+      <Row>
+        {host && collection.can.pull && (
+          <Button onPress={() => void gate.ask('/api/hosts/look', { collection: collection.slug })}>Look for changes on the host</Button>
+        )}
+        {collection?.can.connect && <Button onPress={onConnect}>{host ? 'Connect it elsewhere…' : 'Connect it to a host…'}</Button>}
+        {can.setRules && <Button onPress={onSigning}>How pages are signed…</Button>}
+        {can.addHosts && <ButtonLink href="/hosts">Hosts</ButtonLink>}
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import { createHash } from 'node:crypto';
+import { mkdir, readdir, readFile, realpath, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { basename, dirname, join, relative, sep } from 'node:path';
+import { HostTrouble, type Connector, type HostPage } from './types.ts';
+
+/** Where a place of a folder has what readers are shown, and what is still a draft. */
+const PUBLIC = 'public';
+const DRAFTS = 'drafts';
+
+const sumOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex').slice(0, 32);
+const isPage = (path: string) => /\.x?html?$/i.test(path);
+
+/**
+ * A folder that another server makes public: `PLACE/drafts` has the pages and files people work on, `PLACE/public` those that are out. A
+ * page's tag is the sum of its bytes.
+ */
+export function folderConnector(root: string): Connector {
+  /** A path in the folder, when it does not lead out of it, by a link either. */
+  async function within(...parts: string[]): Promise<string> {
+    const path = join(root, ...parts);
+    const folder = await realpath(root).catch(() => {
+      throw new HostTrouble('away', 'The folder is not there.');
+    });
+    const real = await realpath(path).catch(() => path);
+    const from = relative(real === path ? root : folder, real);
+    if (from.startsWith('..') || parts.some((part) => part.split(/[/\\]/).includes('..')))
+      throw new HostTrouble('nonsense', `${parts.join('/')} leads out of the folder.`);
+    return path;
+  }
+  const bytesAt = (path: string) => readFile(path).catch(() => null);
+  const [placeOf, addressOf] = [
+    (remote: string) => remote.slice(0, remote.indexOf('/')),
+    (remote: string) => remote.slice(remote.indexOf('/') + 1),
+  ];
+  const draft = (remote: string) => within(placeOf(remote), DRAFTS, addressOf(remote));
+  const published = (remote: string) => within(placeOf(remote), PUBLIC, addressOf(remote));
+
+  async function pathsIn(place: string): Promise<string[]> {
+    const folder = await within(place, DRAFTS);
+    const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch(() => []);
+    return entries
+      .filter((entry) => entry.isFile())
+      .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
+      .sort();
+  }
+
+  async function seen(remote: string, bytes: Uint8Array): Promise<HostPage> {
+    const isOut = (await bytesAt(await published(remote))) !== null;
+    const address = addressOf(remote);
+    const title = basename(address).replace(/\.[^.]*$/, '');
+    return { remote, address, title, contentType: '', tag: sumOf(bytes), publicAddress: isOut ? remote : null };
+  }
+
+  /** Written beside and moved into place: nobody reads half a page. */
+  async function put(path: string, bytes: Uint8Array): Promise<void> {
+    await mkdir(dirname(path), { recursive: true });
+    await writeFile(`${path}.new`, bytes);
+    await rename(`${path}.new`, path);
+  }
+
+  return {
+    async places() {
+      const entries = await readdir(root, { withFileTypes: true }).catch(() => {
+        throw new HostTrouble('away', 'The folder is not there.');
+      });
+      return entries.filter((entry) => entry.isDirectory()).map(({ name }) => ({ place: name, title: name }));
+    },
+    async *pages(place) {
+      const found: HostPage[] = [];
+      for (const path of (await pathsIn(place)).filter(isPage)) {
+        const bytes = await bytesAt(await within(place, DRAFTS, path));
+        if (bytes) found.push(await seen(`${place}/${path}`, bytes));
+      }
+      yield found;
+    },
+    async read(remote) {
+      const bytes = await bytesAt(await draft(remote));
+      return bytes && { ...(await seen(remote, bytes)), html: bytes.toString('utf8') };
+    },
+    async push(remote, { html }, tag) {
+      const path = await draft(remote);
+      const now = await bytesAt(path);
+      if (!now) return { ok: false, why: 'gone there' };
+      if (sumOf(now) !== tag) return { ok: false, why: 'changed there' };
+      const bytes = Buffer.from(html);
+      await put(path, bytes);
+      return { ok: true, tag: sumOf(bytes) };
+    },
+    async publish(remote, tag) {
+      const bytes = await bytesAt(await draft(remote));
+      if (!bytes) return { ok: false, why: 'gone there' };
+      if (sumOf(bytes) !== tag) return { ok: false, why: 'changed there' };
+      await put(await published(remote), bytes);
+      return { ok: true, tag, address: remote };
+    },
+    unpublish: async (remote) => rm(await published(remote), { force: true }),
+    shown: async (address) => (await bytesAt(await published(address)))?.toString('utf8') ?? null,
+    async files(place) {
+      const paths = (await pathsIn(place)).filter((path) => !isPage(path));
+      return Promise.all(paths.map(async (path) => ({ path, size: (await stat(await within(place, DRAFTS, path))).size })));
+    },
+    file: async (place, path) => bytesAt(await within(place, DRAFTS, path)),
+  };
+}

@@ -1,0 +1,147 @@
+import type { IncomingMessage } from 'node:http';
+import { joinParts, splitParts, type Part } from '../connector/parts.ts';
+import { bodyOf, escape, html, seeOther, type Answer } from './answer.ts';
+import { partsFrom, publicPath } from './api.ts';
+import { checkPage, type CheckedPage, type Checker } from './check.ts';
+import {
+  handOver,
+  history,
+  pageBy,
+  pagesIn,
+  places,
+  saveDraft,
+  setPublished,
+  type HistoryLine,
+  type HostDatabase,
+  type HostedPage,
+} from './store.ts';
+
+/** Pages listed on the editor's first screen, of each place. */
+const LISTED = 500;
+
+/** The plain editor of the host: its list of pages, and one page with its parts. */
+export async function editorAnswer(db: HostDatabase, checker: Checker | null, request: IncomingMessage, url: URL): Promise<Answer> {
+  if (url.pathname === '/') return listed(db);
+  const [, id] = /^\/edit\/(\d{1,9})$/.exec(url.pathname) ?? [];
+  const page = id === undefined ? undefined : await pageBy(db, { id: Number(id) });
+  if (!page) return html(screen('Nothing here', '<p>There is nothing at this address.</p>'), 404);
+  if (request.method !== 'POST') return html(form(page, await history(db, page.id), url.searchParams.get('said') ?? ''));
+  // Another site's page may not press our buttons.
+  if (!['same-origin', undefined].includes(request.headers['sec-fetch-site'] as string | undefined))
+    return html(screen('Not from there', ''), 403);
+  return saved(db, checker, page, new URLSearchParams((await bodyOf(request))?.toString('utf8') ?? ''));
+}
+
+async function listed(db: HostDatabase): Promise<Answer> {
+  const all = await Promise.all((await places(db)).map(async (at) => ({ ...at, pages: await pagesIn(db, at.place, 0, LISTED) })));
+  const rows = all.map(
+    ({
+      title,
+      place,
+      pages,
+    }) => `<h2>${escape(title)}</h2><p><a href="/site/${escape(encodeURIComponent(place))}/">What readers see</a></p><ul>
+${pages.map((page) => `<li><a href="/edit/${page.id}">${escape(page.title)}</a> – ${stateOf(page)}</li>`).join('\n')}</ul>`,
+  );
+  return html(screen('Pages', rows.join('\n') || '<p>There is no place here yet.</p>'));
+}
+
+function stateOf({ published, head, handedOver }: HostedPage): string {
+  const out = published === null ? 'draft' : published === head ? 'published' : 'published, with a newer draft';
+  return handedOver === head ? `${out}, handed over for sign-off` : out;
+}
+
+/** What was typed, as parts; line ends as the page had them. */
+function partsIn(page: HostedPage, said: URLSearchParams): Part[] | null {
+  const usesCrLf = page.parts.some(({ html: text }) => text.includes('\r\n'));
+  const typed = (text: string) => (usesCrLf ? text : text.replace(/\r\n/g, '\n'));
+  return partsFrom(page.parts.map(({ name, html: own }, nth) => ({ name, html: typed(said.get(`part-${nth}`) ?? own) })));
+}
+
+async function saved(db: HostDatabase, checker: Checker | null, page: HostedPage, said: URLSearchParams): Promise<Answer> {
+  const parts = partsIn(page, said);
+  const typed = {
+    ...page,
+    parts: parts ?? page.parts,
+    title: said.get('title')?.trim() || page.title,
+    summary: said.get('summary') ?? page.summary,
+  };
+  const lines = await history(db, page.id);
+  if (!parts) return html(form(typed, lines, 'A part holds a comment that the host writes itself. Nothing was saved.'), 422);
+  const head = Number(said.get('head'));
+  const isSame = joinParts(parts) === joinParts(page.parts) && typed.title === page.title && typed.summary === page.summary;
+  if (head !== page.head)
+    return html(
+      form({ ...typed, head: page.head }, lines, 'Somebody saved this page meanwhile. What you typed is below, and was not saved.'),
+      409,
+    );
+  const now = isSame ? page.head : await saveDraft(db, page.id, page.head, { ...typed, note: '', by: 'an author' });
+  if (now === null) return html(form(typed, lines, 'Somebody saved this page just now. What you typed is below, and was not saved.'), 409);
+  if (said.get('do') !== 'publish')
+    return seeOther(`/edit/${page.id}?said=${encodeURIComponent(isSame ? 'Nothing was changed.' : 'Saved as a draft.')}`);
+  if (!checker) {
+    await setPublished(db, page.id, now);
+    return seeOther(`/edit/${page.id}?said=Published.`);
+  }
+  const draft = { ...typed, head: now };
+  const checked = await checkPage(checker, draft);
+  if (checked?.verdict === 'ready') {
+    await handOver(db, page.id, now);
+    return seeOther(
+      `/edit/${page.id}?said=${encodeURIComponent('Nothing holds it. It is handed over for sign-off, and goes out after that.')}`,
+    );
+  }
+  return html(form(draft, await history(db, page.id), '', checked ?? 'away'));
+}
+
+function form(page: HostedPage, lines: readonly HistoryLine[], said: string, checked: CheckedPage | 'away' | null = null): string {
+  const parts = page.parts.map(
+    ({ name, html: text }, nth) => `<p><label for="part-${nth}">${escape(name === 'main' ? 'Text' : name)}</label>
+<textarea id="part-${nth}" name="part-${nth}" rows="14" spellcheck="true">
+${escape(text)}</textarea></p>`,
+  );
+  return screen(
+    page.title,
+    `${said ? `<p class="said" role="status">${escape(said)}</p>` : ''}${checked ? held(page, checked) : ''}
+<p>${escape(stateOf(page))}${page.published === null ? '' : ` – <a href="${escape(publicPath(page))}">what readers see</a>`}</p>
+<form method="post"><input type="hidden" name="head" value="${page.head}">
+<p><label for="title">Title</label><input id="title" name="title" value="${escape(page.title)}"></p>
+<p><label for="summary">Summary for search</label><input id="summary" name="summary" value="${escape(page.summary)}"></p>
+${parts.join('\n')}
+<p><button name="do" value="save">Save draft</button> <button name="do" value="publish">Publish</button></p></form>
+<h2>Saved before</h2><ol reversed>${lines.map(({ number, by, at, note }) => `<li>r${number}, ${at.toISOString().slice(0, 16).replace('T', ' ')}, ${escape(by)}${note ? `: ${escape(note)}` : ''}</li>`).join('')}</ol>`,
+  );
+}
+
+function held(page: HostedPage, checked: CheckedPage | 'away'): string {
+  if (checked === 'away')
+    return '<section class="held"><h2>Not published</h2><p>The check could not be asked just now. Your draft is saved; press Publish again in a while.</p></section>';
+  const items = checked.holding.map(
+    ({ sentence, why, fix, line }) => `<li><strong>${escape(sentence)}</strong> (line ${line})<br>${escape(why)}<br>${escape(fix)}</li>`,
+  );
+  const mended =
+    checked.fixed === null
+      ? null
+      : splitParts(
+          checked.fixed,
+          page.parts.map(({ name }) => name),
+        );
+  const offer = mended
+    ? `<form method="post"><input type="hidden" name="head" value="${page.head}"><input type="hidden" name="title" value="${escape(page.title)}"><input type="hidden" name="summary" value="${escape(page.summary)}">
+${mended.map((part, nth) => `<textarea hidden name="part-${nth}">\n${escape(part.html)}</textarea>`).join('')}
+<button name="do" value="publish">Make every certain fix, and publish</button></form>`
+    : '';
+  const why = checked.verdict === 'held' ? 'Something on it has to be fixed first:' : 'Somebody has to answer a question about it first:';
+  return `<section class="held"><h2>Saved, and not published</h2><p>${why}</p><ol>${items.join('\n')}</ol>${offer}</section>`;
+}
+
+function screen(title: string, body: string): string {
+  return `<!doctype html>
+<html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escape(title)} – editor</title>
+<style>body{font:1rem/1.5 system-ui,sans-serif;max-width:60rem;margin:0 auto;padding:1rem;color:#222;background:#f6f7f4}label{display:block;font-weight:600}
+input:not([type=hidden]),textarea{width:100%;box-sizing:border-box;font:inherit;padding:.4rem}textarea{font-family:ui-monospace,monospace}
+button{font:inherit;padding:.4rem 1rem;min-height:2rem}.held{border-left:4px solid #7a3b12;padding:.1rem 1rem;background:#fffaf2}.said{background:#e7efe4;padding:.5rem 1rem}</style></head>
+<body><header><a href="/">All pages</a></header><main><h1>${escape(title)}</h1>
+${body}
+</main></body></html>
+`;
+}

@@ -1,0 +1,265 @@
+import { createHash } from 'node:crypto';
+import { HostTrouble, type Connector } from '@inkwell/host';
+import {
+  askToPublish,
+  callOff,
+  connectionOf,
+  connectionsDue,
+  endPublication,
+  gatePages,
+  revisionOf,
+  hostPage,
+  linkPages,
+  lockPage,
+  noteDrift,
+  noteLooked,
+  notePublic,
+  noteTry,
+  pageById,
+  pagesForGate,
+  publicationById,
+  publishedPages,
+  refreshStatus,
+  signedRevision,
+  writing,
+  type GateGroup,
+  type PageForGate,
+  type PlacedPage,
+  type Publication,
+} from '@inkwell/store';
+import { enqueue, type NewJob } from '@inkwell/work';
+import { may, reachOf, unlessAllowed, type Actor } from '../actor.ts';
+import { gate, isSigned } from '../gate.ts';
+import { lookAtHostJob, PUBLISH, seePublicJob } from '../jobs.ts';
+import { done, notFound, type Result } from '../problems.ts';
+import { dayIn, type Services } from '../services.ts';
+import { connectorOf } from './connector.ts';
+
+/** Pages acted on at once, at most. */
+export const AT_ONCE = 5_000;
+
+/** Pages by number, or all of a group; `collection`: those of one alone. */
+export interface ChosenAtGate {
+  pages: readonly number[] | { group: GateGroup; collection: number | null };
+}
+
+/** What was done of what was asked, and why the rest was not. */
+export interface GateDone {
+  done: number;
+  left: { title: string; why: string }[];
+}
+
+/** The pages that were chosen, of those somebody may do this with. */
+export async function chosenAtGate(
+  services: Services,
+  actor: Actor,
+  act: 'publish' | 'sign off',
+  wish: ChosenAtGate,
+): Promise<PageForGate[]> {
+  const reach = reachOf(actor, act);
+  if ('length' in wish.pages) return pagesForGate(services.db, wish.pages.slice(0, AT_ONCE), reach);
+  const { group, collection } = wish.pages;
+  const among = collection === null ? reach : reach === null || reach.includes(collection) ? [collection] : [];
+  return pagesForGate(services.db, await gatePages(services.db, among, group, AT_ONCE), reach);
+}
+
+/**
+ * Puts pages down to be published, or taken off, now or at a time. Pages that are not signed off as they stand, or whose collection is
+ * connected to no host, are left and named.
+ */
+export async function askPublication(
+  services: Services,
+  actor: Actor,
+  wish: ChosenAtGate & { act: Publication['act']; at: Date | null },
+): Promise<Result<GateDone>> {
+  const pages = await chosenAtGate(services, actor, 'publish', wish);
+  if (pages.length === 0) return notFound('This page');
+  const judged = pages.map((page) => ({ page, why: wish.act === 'publish' ? notOut(page) : notOff(page) }));
+  const good = judged.flatMap(({ page, why }) => (why === null ? [{ id: page.id, revision: page.head }] : []));
+  const due = wish.at ?? services.now();
+  await writing(services.db, async (trx) => {
+    const ids = await askToPublish(trx, { pages: good, act: wish.act, due, by: actor.id });
+    await enqueue(trx, actor.id, ids.map(publishJob), { after: due });
+  });
+  return done({ done: good.length, left: judged.flatMap(({ page, why }) => (why === null ? [] : [{ title: page.title, why }])) });
+}
+
+const publishJob = (id: number): NewJob => ({ kind: PUBLISH, payload: { publication: id }, name: `${PUBLISH} ${id}` });
+
+function notOut({ release, signed, head, host, remote, state }: PageForGate): string | null {
+  if (release === 'published') return 'It is published as it stands.';
+  if (release !== 'signed off' || signed !== head) return 'It is not signed off as it stands.';
+  if (!host) return 'Its collection is connected to no host.';
+  if (remote === null || state === 'gone there') return 'It is not on the host.';
+  return state === 'changed on both' ? 'It changed on the host too: look at that first.' : null;
+}
+
+const notOff = ({ publishedRevision }: PageForGate) => (publishedRevision === null ? 'It is not published.' : null);
+
+/** Calls off what waits to go out. */
+export async function callPublicationOff(services: Services, actor: Actor, wish: ChosenAtGate): Promise<Result<GateDone>> {
+  const pages = await chosenAtGate(services, actor, 'publish', wish);
+  if (pages.length === 0) return notFound('This page');
+  const many = await writing(services.db, (trx) =>
+    callOff(
+      trx,
+      pages.map(({ id }) => id),
+      actor.id,
+    ),
+  );
+  return done({ done: many, left: [] });
+}
+
+/**
+ * A job: publishes one page, or takes it off, and believes it when it reads so on the public side. Tried again while the host is away;
+ * `last`: nobody will try again. What was signed must be what goes out: a page that moved on meanwhile stays in.
+ */
+export async function runPublication(services: Services, wish: { publication: number; last: boolean }): Promise<void> {
+  const wanted = await publicationById(services.db, wish.publication);
+  if (wanted?.state !== 'waiting') return;
+  const page = await pageById(services.db, wanted.page_id);
+  const connection = page && (await connectionOf(services.db, page.collection_id));
+  if (!page || !connection) return fail(services, wanted, 'Its collection is connected to no host any more.');
+  try {
+    const host = connectorOf(connection.host);
+    await (wanted.act === 'publish' ? publishOn(services, wanted, page, host) : takeOff(services, wanted, host));
+  } catch (error) {
+    if (!(error instanceof HostTrouble)) throw error;
+    if (wish.last || error.kind === 'not let in') return fail(services, wanted, error.message);
+    await noteTry(services.db, wanted.id, error.message);
+    throw error;
+  }
+}
+
+async function fail(services: Services, wanted: Publication, problem: string): Promise<void> {
+  await writing(services.db, (trx) => endPublication(trx, wanted.id, { state: 'failed', problem, address: null, by: null }));
+}
+
+/** Under the page's lock: why the revision may not go out now, or null. */
+async function stillSigned(services: Services, wanted: Publication): Promise<string | null> {
+  return writing(services.db, async (trx) => {
+    const page = await lockPage(trx, wanted.page_id);
+    if (!page || page.gone_at !== null) return 'The page was taken out.';
+    if (page.head !== wanted.revision) return `The page is at revision ${page.head} by now, and revision ${wanted.revision} was asked for.`;
+    const { verdict, release } = await gate(trx, page, services);
+    if (verdict !== 'ready') return 'Something holds it by now.';
+    const signed = await signedRevision(trx, page.id);
+    return isSigned(release) && signed === wanted.revision ? null : 'Its sign-off has lapsed.';
+  });
+}
+
+async function publishOn(services: Services, wanted: Publication, page: PlacedPage, host: Connector): Promise<void> {
+  const lapsed = await stillSigned(services, wanted);
+  if (lapsed !== null) return fail(services, wanted, lapsed);
+  const row = await hostPage(services.db, page.id);
+  const there = row && (await host.read(row.remote));
+  if (!row || !there) return fail(services, wanted, 'The page is no longer on the host.');
+  const text = (await revisionOf(services.db, page.id, wanted.revision))!.html;
+  if (there.html !== text && there.tag !== row.tag) {
+    await enqueue(services.db, wanted.asked_by, [lookAtHostJob(page.collection_id)]);
+    return fail(services, wanted, 'The page was changed on the host meanwhile. Nothing was written over it.');
+  }
+  const note = `revision ${wanted.revision}, signed off`;
+  const pushed =
+    there.html === text ? ({ ok: true, tag: there.tag } as const) : await host.push(row.remote, { html: text, note }, there.tag);
+  if (!pushed.ok) return fail(services, wanted, 'The page was changed on the host at the same moment. Nothing was written over it.');
+  await writing(services.db, (trx) =>
+    linkPages(trx, page.collection_id, [
+      { page_id: page.id, remote: row.remote, tag: pushed.tag, revision: wanted.revision, state: 'same' },
+    ]),
+  );
+  // Between the first look and this one somebody may have changed the page here.
+  const moved = await stillSigned(services, wanted);
+  if (moved !== null) return fail(services, wanted, `${moved} It is a draft on the host, and not published.`);
+  const out = await host.publish(row.remote, pushed.tag);
+  if (!out.ok) return fail(services, wanted, 'The page was changed on the host just before it was to go out. It is not published.');
+  const shown = await host.shown(out.address);
+  if (shown !== text)
+    throw new HostTrouble(
+      'away',
+      shown === null
+        ? 'The host says it published the page, and shows none.'
+        : 'The host says it published the page, and shows another text.',
+    );
+  await published(services, wanted, { text, address: out.address });
+}
+
+async function published(services: Services, wanted: Publication, { text, address }: { text: string; address: string }): Promise<void> {
+  await writing(services.db, async (trx) => {
+    const page = await lockPage(trx, wanted.page_id);
+    if (!page || !(await endPublication(trx, wanted.id, { state: 'done', problem: null, address, by: null }))) return;
+    await notePublic(trx, page.id, { revision: wanted.revision, sum: sumOf(text), address });
+    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+  });
+}
+
+const sumOf = (text: string) => createHash('sha256').update(text).digest('hex');
+
+async function takeOff(services: Services, wanted: Publication, host: Connector): Promise<void> {
+  const row = await hostPage(services.db, wanted.page_id);
+  if (!row) return fail(services, wanted, 'The page is no longer on the host.');
+  await host.unpublish(row.remote);
+  const shown = row.public_address === null ? null : await host.shown(row.public_address);
+  if (shown !== null) throw new HostTrouble('away', 'The host says it took the page off, and still shows it.');
+  await writing(services.db, async (trx) => {
+    const page = await lockPage(trx, wanted.page_id);
+    if (!page || !(await endPublication(trx, wanted.id, { state: 'done', problem: null, address: null, by: null }))) return;
+    await notePublic(trx, page.id, null);
+    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+  });
+}
+
+/** Pages read from the public side at once. */
+const SOME = 50;
+
+/**
+ * A job: reads what a collection has published on its host's public side, as readers are shown it. What shows something else, or nothing,
+ * has drifted, and is told until it does so no more.
+ */
+export async function seePublic(
+  services: Services,
+  actor: Actor,
+  wish: { collection: number },
+): Promise<Result<{ seen: number; drifted: number }>> {
+  const barred = may(actor, 'keep the house', 'house')
+    ? null
+    : unlessAllowed(actor, 'publish', { collection: wish.collection }, 'This collection');
+  if (barred) return barred;
+  const connection = await connectionOf(services.db, wish.collection);
+  if (!connection) return notFound('This collection');
+  const told = { seen: 0, drifted: 0 };
+  try {
+    const host = connectorOf(connection.host);
+    for (let after = 0, more = true; more;) {
+      const pages = await publishedPages(services.db, wish.collection, after, SOME);
+      for (const page of pages) {
+        const shown = await host.shown(page.public_address!).catch((error: unknown) => {
+          // A page that is cut short is one that shows something else.
+          if (error instanceof HostTrouble && error.kind === 'nonsense') return null;
+          throw error;
+        });
+        const drifted = shown === null || sumOf(shown) !== page.public_sum;
+        told.seen++;
+        if (drifted) told.drifted++;
+        if (drifted !== (page.drifted_at !== null)) await writing(services.db, (trx) => noteDrift(trx, page.page_id, drifted));
+      }
+      more = pages.length === SOME;
+      after = pages.at(-1)?.page_id ?? 0;
+    }
+    await noteLooked(services.db, wish.collection, 'seen_at', null);
+  } catch (error) {
+    if (!(error instanceof HostTrouble)) throw error;
+    await noteLooked(services.db, wish.collection, 'seen_at', error.message);
+  }
+  return done(told);
+}
+
+const MINUTE_MS = 60_000;
+
+/** Has hosts looked at whose time it is: drafts every five minutes, the public side once a night. */
+export async function lookAtHostsDue(services: Services, by: string): Promise<void> {
+  const now = services.now().getTime();
+  const drafts = await connectionsDue(services.db, 'looked_at', new Date(now - 5 * MINUTE_MS));
+  const shown = await connectionsDue(services.db, 'seen_at', new Date(now - 24 * 60 * MINUTE_MS));
+  await enqueue(services.db, by, [...drafts.map(lookAtHostJob), ...shown.map(seePublicJob)]);
+}
