@@ -66,7 +66,7 @@ async function connected(services: Services, course: { id: number; title: string
   must(await connect(services, ruth, { collection: COURSE, host, place: COURSE }));
   await lookAtHost(services, { collection: course.id });
   const { id } = pages.find(({ address }) => address === PUBLISHED)!;
-  must(await askPublication(services, ruth, { pages: [id], act: 'publish', at: null }));
+  must(await askPublication(services, ruth, { which: [id], act: 'publish', at: null }));
   await runPublication(services, { publication: (await lastPublication(services.db, id))!.id, last: true });
 }
 

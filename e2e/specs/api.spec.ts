@@ -1,17 +1,21 @@
 import { execFile } from 'node:child_process';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
+import { verifySignature } from '@inkwell/client';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { expect, request as requests, test, type APIRequestContext, type APIResponse } from '@playwright/test';
 import Ajv from 'ajv';
-import { broughtIn, freshTitle, ownCollection, pageIdOf } from '../support/desk';
+import { ZipFile } from 'yazl';
+import { broughtIn, freshTitle, ownCollection, ownTitle, pageIdOf } from '../support/desk';
 import { invited } from '../support/invited';
 import { tokenFor } from '../support/token';
 
 const ROOT = join(import.meta.dirname, '../..');
-const ALL = ['check', 'read', 'bring-in', 'decide', 'publish'] as const;
+const ALL = ['check', 'read', 'bring-in', 'decide', 'publish', 'admin'] as const;
 const HTML = '<h2>Wax</h2><p><img src="images/hive.png"></p>';
 
 /** A program that has a token, and no cookie. */
@@ -249,7 +253,7 @@ test('what is sent otherwise than it is taken is a problem that says so; nothing
   await isProblem(method, 405, 'method');
   expect(method.headers().allow).toBe('OPTIONS, POST');
   const options = await program.fetch('/api/v1/collections', { method: 'OPTIONS' });
-  expect([options.status(), options.headers().allow]).toEqual([204, 'GET, HEAD, OPTIONS']);
+  expect([options.status(), options.headers().allow]).toEqual([204, 'GET, HEAD, OPTIONS, POST']);
   const head = await program.head('/api/v1/collections');
   expect([head.status(), (await head.body()).length]).toEqual([200, 0]);
   for (const address of ['/api/v1', '/api/v1/nothing', '/api/nothing/at/all', '/api/v1/pages/x'])
@@ -272,6 +276,8 @@ interface Found {
 
 /** What a call takes that has a body. */
 function bodyFor(path: string): object {
+  if (path.endsWith('/webhooks')) return { url: 'https://hooks.larkmoor.example/in', events: ['page.lapsed'] };
+  if (path.endsWith('publish')) return {};
   if (path.endsWith('/rule')) return { answer: 'no problem' };
   if (path.endsWith('/except')) return { reason: 'The keeper sends another one.', until: inDays(30) };
   if (path.endsWith('/assign')) return { to: 'odile.marsh@larkmoor.example', due: inDays(30), words: 'Please' };
@@ -280,9 +286,57 @@ function bodyFor(path: string): object {
 
 const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
+/** A package of two pages. */
+async function zipOf(words: string): Promise<Buffer> {
+  const zip = new ZipFile();
+  // The same bytes whenever it is made.
+  const same = { mtime: new Date(2026, 0, 5) };
+  zip.addBuffer(
+    Buffer.from(`<!DOCTYPE html><html lang="en"><title>${words}</title><h1>${words}</h1><p><a href="b.html">Wax</a></p>`),
+    'index.html',
+    same,
+  );
+  zip.addBuffer(Buffer.from(`<!DOCTYPE html><html lang="en"><title>Wax</title><h1>Wax</h1><p><img src="x.png"></p>`), 'b.html', same);
+  zip.end();
+  const parts: Buffer[] = [];
+  for await (const part of zip.outputStream) parts.push(part as Buffer);
+  return Buffer.concat(parts);
+}
+
+interface JobFound {
+  id: string;
+  state: string;
+  progress: { done: number; total: number };
+  result: { collection: string } | null;
+  problem?: string;
+}
+
+async function begunJob(program: APIRequestContext, words: string, headers: Record<string, string> = {}): Promise<string> {
+  const title = encodeURIComponent(`${ownTitle()} ${words}`);
+  const all = { 'content-type': 'application/zip', ...headers };
+  const answer = await program.post(`/api/v1/collections?title=${title}`, { data: await zipOf(words), headers: all });
+  expect(`${answer.status()} ${await answer.text()}`).toMatch(/^202 /);
+  const { id } = (await answer.json()) as JobFound;
+  expect(answer.headers().location).toBe(`/api/v1/jobs/${id}`);
+  return id;
+}
+
+async function endOf(program: APIRequestContext, id: string): Promise<JobFound> {
+  let job: JobFound = { id, state: 'waiting', progress: { done: 0, total: 0 }, result: null };
+  await expect
+    .poll(async () => (job = (await (await program.get(`/api/v1/jobs/${id}`)).json()) as JobFound).state, { timeout: 40_000 })
+    .toMatch(/done|failed|cancelled/);
+  return job;
+}
+
+async function madeHook(program: APIRequestContext): Promise<number> {
+  const data = { url: 'https://hooks.larkmoor.example/in', events: ['finding.returned'] };
+  return ((await (await program.post('/api/v1/webhooks', { data })).json()) as { id: number }).id;
+}
+
 interface Operation {
   parameters: { name: string; in: string }[];
-  requestBody?: object;
+  requestBody?: { content: object };
   responses: Record<string, { content?: Record<string, { schema: object }> }>;
 }
 
@@ -298,34 +352,46 @@ test('the description is OpenAPI 3.1 as a validator has it, and every call in it
   ajv.addSchema({ $id: 'api', components: described.components });
   const whole = (schema: object) => JSON.parse(JSON.stringify(schema).replaceAll('"#/components/', '"api#/components/')) as object;
   let asked = 0;
+  const sent = await begunJob(program, 'described');
+  const renewed = (await endOf(program, sent)).result!.collection;
   for (const [path, operations] of Object.entries(described.paths))
     for (const [method, { requestBody, responses }] of Object.entries(operations)) {
       const slug = await ownCollection();
       const own = await broughtIn(page, slug, freshTitle('Described'), ASKING);
       const id = await pageIdOf(slug, own.slug);
       const found = (await (await program.get(`/api/v1/collections/${slug}/findings?page=${id}&outcome=cantTell`)).json()) as Found;
-      const collection = path.includes('{id}') || path.endsWith('/findings') ? slug : 'a-first-year-with-bees';
-      const named = path.includes('/findings/') ? found.items[0]!.id : id;
+      const collection =
+        method === 'put' && path.endsWith('{slug}') ? renewed : /\{id\}|\/findings$/.test(path) ? slug : 'a-first-year-with-bees';
+      const named = path.includes('/findings/')
+        ? found.items[0]!.id
+        : path.includes('/jobs/')
+          ? sent
+          : path.includes('/webhooks/')
+            ? await madeHook(program)
+            : id;
+      const isPackage = requestBody !== undefined && 'application/zip' in requestBody.content;
       const answer = await program.fetch(path.replace('{slug}', collection).replace('{id}', String(named)), {
         method,
-        headers: { 'if-match': '*' },
-        ...(requestBody ? { data: bodyFor(path) } : {}),
+        headers: { 'if-match': '*', ...(isPackage ? { 'content-type': 'application/zip' } : {}) },
+        ...(requestBody ? { data: isPackage ? await zipOf('Newer') : bodyFor(path) } : {}),
       });
-      // A page that something holds is not signed: a problem, as is described.
-      const isHeld = path.endsWith('/sign');
+      // A page that something holds is not signed, and a job that has ended is not cancelled: problems, as is described.
+      const isHeld = /\/(?:sign|publish|unpublish)$/.test(path) || (method === 'delete' && path.includes('/jobs/'));
+      const well = Object.keys(responses).filter((status) => status.startsWith('2'));
       const content = isHeld
         ? { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } }
-        : responses['200']!.content!;
+        : (responses[well[0]!]!.content ?? { none: { schema: {} } });
       const [[type, { schema }]] = Object.entries(content) as [[string, { schema: object }]];
-      expect(`${method} ${path} ${answer.status()}`).toBe(`${method} ${path} ${isHeld ? 409 : 200}`);
+      expect(`${method} ${path} ${answer.status()}`).toBe(`${method} ${path} ${isHeld ? 409 : well[0]}`);
+      asked++;
+      if (type === 'none') continue;
       if (!type.includes('json')) expect((await answer.body()).subarray(0, 2).toString()).toBe('PK');
       else {
         const check = ajv.compile(whole(schema));
         expect([`${method} ${path}`, check(await answer.json()), check.errors]).toEqual([`${method} ${path}`, true, null]);
       }
-      asked++;
     }
-  expect(asked).toBeGreaterThan(18);
+  expect(asked).toBeGreaterThan(32);
   await program.dispose();
   await nobody.dispose();
 });
@@ -344,5 +410,180 @@ test('a thousand checks at once are answered or told to wait, and others are ser
     await isProblem(answer, 429, 'too-many');
     expect(Number(answer.headers()['retry-after'])).toBeGreaterThan(0);
   }
+  await program.dispose();
+});
+
+test('packages come in as jobs: once for a key, newer ones on the same pages, none where they cannot be opened', async ({ baseURL }) => {
+  const program = await programWith((await tokenFor(null, ALL)).token, baseURL!);
+  const key = { 'idempotency-key': `${ownTitle()} one` };
+  const first = await begunJob(program, 'Key', key);
+  expect(await begunJob(program, 'Key', key)).toBe(first);
+  const job = await endOf(program, first);
+  expect(job).toMatchObject({ state: 'done', progress: { done: 2, total: 2 }, problem: undefined });
+  const { collection } = job.result!;
+  const pages = async () =>
+    (
+      (await (await program.get(`/api/v1/collections/${collection}/pages`)).json()) as {
+        items: { id: number; address: string; revision: number }[];
+      }
+    ).items;
+  const before = await pages();
+  await isProblem(await program.delete(`/api/v1/jobs/${first}`), 409, 'conflict');
+  // The very bytes come out again.
+  expect(Buffer.compare(await (await program.get(`/api/v1/collections/${collection}/package`)).body(), await zipOf('Key'))).toBe(0);
+  const form = { package: { name: 'newer.zip', mimeType: 'application/zip', buffer: await zipOf('Another') } };
+  const put = await program.put(`/api/v1/collections/${collection}`, { multipart: form });
+  expect(put.status()).toBe(202);
+  const twice = await program.put(`/api/v1/collections/${collection}`, {
+    data: await zipOf('Third'),
+    headers: { 'content-type': 'application/octet-stream' },
+  });
+  await isProblem(twice, 409, 'conflict');
+  expect(await endOf(program, ((await put.json()) as JobFound).id)).toMatchObject({ state: 'done', result: { collection } });
+  const after = await pages();
+  expect(after.map(({ id, address }) => [id, address])).toEqual(before.map(({ id, address }) => [id, address]));
+  expect(after.find(({ address }) => address === 'index.html')!.revision).toBe(2);
+  // What cannot be opened is a job that failed, and leaves nothing behind.
+  const many = async () => ((await (await program.get('/api/v1/collections?limit=500')).json()) as { items: object[] }).items.length;
+  const were = await many();
+  const bad = await program.post('/api/v1/collections', {
+    data: Buffer.from('no zip at all'),
+    headers: { 'content-type': 'application/zip' },
+  });
+  expect(await endOf(program, ((await bad.json()) as JobFound).id)).toMatchObject({
+    state: 'failed',
+    result: null,
+    problem: expect.stringContaining('zip'),
+  });
+  expect(await many()).toBe(were);
+  await isProblem(await program.post('/api/v1/collections', { data: 'x', headers: { 'content-type': 'text/plain' } }), 415, 'media-type');
+  await isProblem(await program.post('/api/v1/collections', { multipart: { other: 'x' } }), 422, 'shape');
+  const other = await programWith((await tokenFor('odile.marsh@larkmoor.example', ['read'])).token, baseURL!);
+  await isProblem(await other.get(`/api/v1/jobs/${first}`), 404, 'not-found');
+  await isProblem(await program.get('/api/v1/jobs/none'), 404, 'not-found');
+  await program.dispose();
+  await other.dispose();
+});
+
+test('a webhook is told of what happens, signed, again after a failure under the same id; a barred address is refused', async ({
+  page,
+  baseURL,
+}) => {
+  const program = await programWith((await tokenFor(null, ALL)).token, baseURL!);
+  const got: { id: string; signature: string; body: string }[] = [];
+  let status = 500;
+  const receiver = createServer((request, response) => {
+    const parts: Buffer[] = [];
+    request.on('data', (part: Buffer) => parts.push(part));
+    request.on('end', () => {
+      const { 'inkwell-delivery': id, 'inkwell-signature': signature } = request.headers;
+      got.push({ id: String(id), signature: String(signature), body: Buffer.concat(parts).toString() });
+      // A redirect is not followed, and counts as not received.
+      response.writeHead(status, status === 302 ? { location: `${baseURL}/elsewhere` } : {}).end('heard');
+      status = status === 500 ? 302 : 200;
+    });
+  });
+  await new Promise<void>((resolve) => receiver.listen(0, '127.0.0.1', resolve));
+  try {
+    const url = `http://127.0.0.1:${(receiver.address() as AddressInfo).port}/in`;
+    const hook = (await (await program.post('/api/v1/webhooks', { data: { url, events: ['page.signed'] } })).json()) as {
+      id: number;
+      secret: string;
+    };
+    for (const barred of [
+      'http://10.1.2.3/in',
+      'http://[::1]/in',
+      'http://169.254.169.254/latest',
+      'ftp://larkmoor.example/',
+      'no address',
+    ])
+      await isProblem(await program.post('/api/v1/webhooks', { data: { url: barred, events: ['page.signed'] } }), 422, 'shape');
+    const collection = await ownCollection();
+    const { slug } = await broughtIn(page, collection, freshTitle('Hooked'), '<h2>Wax</h2><p>It melts.</p>');
+    const id = await pageIdOf(collection, slug);
+    const cursor = ((await (await program.get('/api/v1/events?limit=500')).json()) as { cursor: string }).cursor;
+    expect((await program.post(`/api/v1/pages/${id}/sign`, { headers: { 'if-match': '*' } })).status()).toBe(200);
+    await expect.poll(() => got.length, { timeout: 45_000 }).toBe(3);
+    expect(new Set(got.map((one) => one.id)).size).toBe(1);
+    for (const { body, signature } of got) expect(await verifySignature(body, signature, hook.secret)).toBe(true);
+    expect(await verifySignature(got[0]!.body, got[0]!.signature, hook.secret, Date.now() / 1000 + 3_600)).toBe(false);
+    expect(JSON.parse(got[2]!.body)).toMatchObject({ type: 'page.signed', collection, page: { id }, by: { name: expect.any(String) } });
+    // Whoever missed it reads it from a cursor.
+    let [from, found] = [cursor, false];
+    for (let more = true; more && !found;) {
+      const part = (await (await program.get(`/api/v1/events?cursor=${from}`)).json()) as {
+        items: { type: string; page?: { id: number } }[];
+        cursor: string;
+        more: boolean;
+      };
+      found = part.items.some((one) => one.type === 'page.signed' && one.page?.id === id);
+      [from, more] = [part.cursor, part.more];
+    }
+    expect(found).toBe(true);
+    await isProblem(await program.get('/api/v1/events?cursor=made-up'), 422, 'shape');
+    const sent = (await (await program.get(`/api/v1/webhooks/${hook.id}/deliveries`)).json()) as { items: object[] };
+    expect(sent.items[0]).toMatchObject({ id: got[0]!.id, state: 'received', tries: 3, status: 200, answer: 'heard' });
+    expect((await program.delete(`/api/v1/webhooks/${hook.id}`)).status()).toBe(204);
+    const narrow = await programWith((await tokenFor(null, ['read'])).token, baseURL!);
+    await isProblem(await narrow.get('/api/v1/webhooks'), 403, 'not-allowed');
+    await narrow.dispose();
+  } finally {
+    receiver.close();
+    await program.dispose();
+  }
+});
+
+test('the report is given in the form that is asked for; its numbers are those of the command over the exported package', async ({
+  baseURL,
+}) => {
+  const program = await programWith((await tokenFor(null, ALL)).token, baseURL!);
+  const { collection } = (await endOf(program, await begunJob(program, 'Reported'))).result!;
+  const report = `/api/v1/collections/${collection}/report`;
+  const said = (await (await program.get(report)).json()) as {
+    totals: Record<string, number>;
+    findings: object[];
+    criteria: { id: string; outcome: string }[];
+    pages: object[];
+  };
+  const folder = mkdtempSync(join(tmpdir(), 'inkwell-report-'));
+  try {
+    const file = join(folder, 'out.zip');
+    writeFileSync(file, await (await program.get(`/api/v1/collections/${collection}/package`)).body());
+    const ran = await promisify(execFile)(join(ROOT, 'bin/inkwell'), ['audit', file, '--format', 'json'], { encoding: 'utf8' }).catch(
+      (error: { stdout: string }) => error,
+    );
+    const { pages } = JSON.parse(ran.stdout) as { pages: { findings: { weight: string; outcome: string; criteria: string[] }[] }[] };
+    const findings = pages.flatMap((one) => one.findings);
+    const many = (weight: string) => findings.filter((one) => one.weight === weight && one.outcome === 'failed').length;
+    expect({ must: said.totals.must, should: said.totals.should, consider: said.totals.consider }).toEqual({
+      must: many('must'),
+      should: many('should'),
+      consider: many('consider'),
+    });
+    expect(said.totals.questions).toBe(findings.filter((one) => one.outcome === 'cantTell').length);
+    expect([said.findings.length, said.pages.length]).toEqual([findings.length, pages.length]);
+    const failing = new Set(findings.filter((one) => one.outcome === 'failed').flatMap((one) => one.criteria));
+    expect(said.criteria.filter(({ outcome }) => outcome === 'failed').map(({ id }) => id)).toEqual(
+      said.criteria.filter(({ id }) => failing.has(id)).map(({ id }) => id),
+    );
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+  for (const [format, type, begins] of [
+    ['earl', 'application/ld+json', '{'],
+    ['csv', 'text/csv; charset=utf-8', 'page,address'],
+    ['html', 'text/html; charset=utf-8', '<!DOCTYPE html>'],
+    ['pdf', 'application/pdf', '%PDF'],
+    ['xlsx', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'PK'],
+  ] as const) {
+    const answer = await program.get(`${report}?format=${format}`);
+    expect([format, answer.status(), answer.headers()['content-type']]).toEqual([format, 200, type]);
+    expect((await answer.body()).subarray(0, begins.length).toString()).toBe(begins);
+  }
+  expect((await program.get(report, { headers: { accept: 'text/plain;q=0.5, text/csv' } })).headers()['content-type']).toContain(
+    'text/csv',
+  );
+  await isProblem(await program.get(`${report}?format=docx`), 406, 'not-acceptable');
+  await isProblem(await program.get(report, { headers: { accept: 'image/png' } }), 406, 'not-acceptable');
   await program.dispose();
 });

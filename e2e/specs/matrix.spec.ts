@@ -61,6 +61,16 @@ async function asked(request: APIRequestContext, { name, method, schema }: Act, 
     // Refused for what they say, after it was asked whether one may: the house stays as it is for other tests.
     ...{ color: '#123456', bytes: Buffer.from('<p>x</p>').toString('base64'), name: 'wcag22-aa', file: on.file },
     ...{ title: '', colours: [{ value: 'no colour', name: 'x' }], messages: 365, deeds: 1_825, times: 730 },
+    ...{
+      host: 2_000_000_000,
+      which: [2_000_000_000],
+      id: 2_000_000_000,
+      url: 'no address',
+      delivery: '00000000-0000-0000-0000-000000000000',
+      signatures: 1,
+      fixerMaySign: true,
+      looksNeeded: false,
+    },
   };
   const data = schema ? smallest(schema, known) : Buffer.from('finding,for,due,what\r\n');
   const answer = await request.post(schema ? address : `${address}?${search.toString()}`, { data: data as object });

@@ -23,12 +23,12 @@ export const SHOW_GATE = checker({
     after: { type: ['string', 'null'], maxLength: 40 },
   },
 });
-export const CHOSEN_AT_GATE = checker({ ...base, required: ['pages'], properties: { pages: AT_GATE } });
+export const CHOSEN_AT_GATE = checker({ ...base, required: ['which'], properties: { which: AT_GATE } });
 export const PUBLICATION = checker({
   ...base,
-  required: ['pages', 'act', 'at'],
+  required: ['which', 'act', 'at'],
   properties: {
-    pages: AT_GATE,
+    which: AT_GATE,
     act: { enum: ['publish', 'unpublish'] },
     at: { type: ['string', 'null'], pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{3})?Z$' },
   },

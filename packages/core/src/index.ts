@@ -30,6 +30,18 @@ export { addressOf, fileNameOf } from './semantics/images.ts';
 export { titleText } from './semantics/title.ts';
 export { escapeText } from './remedies/markup.ts';
 export { isExposed, isSeen } from './semantics/visibility.ts';
+export { clauseOf } from './standards/clauses.ts';
+export {
+  NO_COUNTS,
+  outcomesUnder,
+  type CriterionCounts,
+  type CriterionOutcome,
+  type CriterionResult,
+  type Judged,
+  type Present,
+} from './report/outcomes.ts';
+export { evidenceOf, OUTCOME_WORDS } from './report/words.ts';
+export { samplePages, type Candidate, type Chosen } from './report/sampling.ts';
 export { CRITERIA, criterionOf, type Criterion, type Level } from './standards/criteria.ts';
 export { COLOUR_VISION, type ColourVision } from './standards/colourVision.ts';
 export { RULES } from './rules/registry.ts';

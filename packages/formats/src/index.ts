@@ -49,3 +49,8 @@ export { lookDistance, printDistance, type ImageLook } from './images/look.ts';
 export { nameForFile, nameFromWords, plainName } from './images/nameForFile.ts';
 export { readSheet, type SheetRead } from './sheets/readSheet.ts';
 export { calendarFile, type DueDay } from './calendar.ts';
+export { reportHtml } from './record/html.ts';
+export { reportEarl } from './record/earl.ts';
+export { htmlToPdf, NoPdf } from './record/pdf.ts';
+export { FINDING_HEADS, reportXlsx, type FindingRow } from './record/xlsx.ts';
+export { LOOK_NAMES, type ReportSaid } from './record/said.ts';

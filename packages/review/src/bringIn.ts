@@ -216,7 +216,7 @@ export function slugOf(title: string): string {
 }
 
 /** Addresses that are screens of a collection, and none of its pages. */
-const SCREENS = new Set(['attached', 'bring-in', 'registers', 'repeated', 'spread', 'steps', 'trend']);
+const SCREENS = new Set(['attached', 'bring-in', 'registers', 'repeated', 'report', 'spread', 'steps', 'trend']);
 
 /** What a page would be called in an address. */
 export function pageSlugOf(title: string): string {

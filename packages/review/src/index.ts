@@ -7,16 +7,7 @@ export { setKeys } from './ownKeys.ts';
 export { arrange, fix, fixAllAlike, fixAllCertain, fixTogether, saveSource, type Fix } from './fix.ts';
 export { redo, restore, undo } from './history.ts';
 export { compareRevisions, type ComparedNote, type RevisionsCompared } from './compare.ts';
-export {
-  endException,
-  letStand,
-  rule,
-  setElsewhere,
-  takeBackRuling,
-  type LetStand,
-  type OnFinding,
-  type Settled,
-} from './judge.ts';
+export { endException, letStand, rule, setElsewhere, takeBackRuling, type LetStand, type OnFinding, type Settled } from './judge.ts';
 export {
   bringImage,
   chooseHeading,
@@ -165,6 +156,7 @@ export {
   collectionsTold,
   pagesTold,
   pageTold,
+  publishPage,
   putPage,
   signPage,
   type CollectionTold,
@@ -230,3 +222,25 @@ export { EVENTS, eventsTold, type EventTold } from './api/events.ts';
 export { deliverAgain, deliveries, endWebhook, newWebhook, sendDeliveries, signatureOf, webhooks, type NewHook } from './api/webhooks.ts';
 export type { DeliveryLine, HookLine } from '@inkwell/store';
 export { acceptBegun, cancelJobBegun, jobTold, sendIn, type JobTold, type SentIn } from './api/packages.ts';
+export { makeReport, type ReportWish } from './report/make.ts';
+export {
+  compareReports,
+  drawSample,
+  judgeCriterion,
+  keepReportNow,
+  showReport,
+  type ReportsCompared,
+  type ReportShown,
+} from './report/keep.ts';
+export {
+  answerReader,
+  ownStatement,
+  publicStatement,
+  setStatement,
+  showBarriers,
+  tellBarrier,
+  type StatementShown,
+} from './report/statement.ts';
+export type { BarrierLine, KeptReport, StatementRow } from '@inkwell/store';
+export { REPORT_COLUMNS, REPORT_FORMATS, REPORT_TYPES, reportFile, type FileOfReport, type ReportFile } from './report/file.ts';
+export type { ReportSaid } from '@inkwell/formats';

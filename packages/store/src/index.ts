@@ -174,6 +174,7 @@ export {
   lockPage,
   pageAtAddress,
   pageById,
+  pageBySlug,
   pageForEngine,
   pagesBeside,
   pagesNamed,
@@ -249,6 +250,7 @@ export {
   type Waiting,
 } from './queries/decisions.ts';
 export {
+  FAMILIES,
   countElsewhere,
   holdAnew,
   lapseUnder,
@@ -551,3 +553,34 @@ export {
   type HookLine,
 } from './queries/events.ts';
 export { addBegun, begunById, begunOfPackage, begunUnder, isBeingRenewed, type Begun } from './queries/begun.ts';
+export {
+  addBarrier,
+  answerBarrier,
+  barrierCollection,
+  barriers,
+  barriersLately,
+  dropSample,
+  judgements,
+  keepReport,
+  keptReport,
+  keptReports,
+  criterionPages,
+  reportedAudits,
+  reportedKinds,
+  reportedPages,
+  sampleCandidates,
+  sampleOf,
+  statementOf,
+  writeJudgement,
+  writeSample,
+  writeStatement,
+  type BarrierLine,
+  type JudgementLine,
+  type KeptReport,
+  type ReportedAudits,
+  type ReportedKind,
+  type ReportedPageLine,
+  type ReportScope,
+  type StatementRow,
+} from './queries/report.ts';
+export type { JudgedOutcome } from './schema.ts';

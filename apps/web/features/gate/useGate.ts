@@ -69,8 +69,8 @@ export function useGate(shown: GateShown): Gate {
       setNext(told.next);
     },
     async act(what, address, wish = {}) {
-      const pages = all ? { group: shown.group, collection: collection?.id ?? null } : [...chosen];
-      const told = await post<GateDone>(address, { ...wish, pages });
+      const which = all ? { group: shown.group, collection: collection?.id ?? null } : [...chosen];
+      const told = await post<GateDone>(address, { ...wish, which });
       if (!told) return;
       setDone({ ...told, what });
       begin();

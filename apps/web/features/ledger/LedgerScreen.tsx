@@ -55,6 +55,7 @@ const VIEWS = [
   { at: 'spread', name: 'Spread' },
   { at: 'attached', name: 'Attached files' },
   { at: 'trend', name: 'Trend' },
+  { at: 'report', name: 'Report' },
 ];
 const More = styled.div`
   display: flex;

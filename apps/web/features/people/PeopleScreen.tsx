@@ -47,6 +47,7 @@ export function PeopleScreen({ people, next, collections, keeping }: PeopleProps
         <Link href="/outbox">Messages that went out</Link>
         <Link href="/deeds">Record</Link>
         <Link href="/tokens">Tokens</Link>
+        <Link href="/webhooks">Webhooks</Link>
         <RollButtons onDone={done} />
         <KeepingButton days={keeping} onDone={setSaid} />
       </Row>

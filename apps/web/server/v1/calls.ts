@@ -11,6 +11,7 @@ import {
   findingTold,
   pagesTold,
   pageTold,
+  publishPage,
   putPage,
   scratch,
   sendOut,
@@ -24,10 +25,14 @@ import {
   type Services,
   type TokenReach,
 } from '@inkwell/review';
-import { cursorFrom, cursorOf } from './cursors';
-import { Trouble, troubleFrom } from './problems';
+import { cursorOf } from './cursors';
+import { Trouble } from './problems';
 import { ownAddress } from '../auth';
-import { type ANSWERS, ASSIGNMENT, CHECK, EXCEPTION, PAGE_TEXT, RULING } from './schemas';
+import { EVENT_CALLS } from './eventCalls';
+import { PACKAGE_CALLS } from './packageCalls';
+import { REPORT_CALL } from './reportCall';
+import { json, numberOf, span, valueOf, wrong } from './parts';
+import { type ANSWERS, ASSIGNMENT, CHECK, EXCEPTION, NOTHING, PAGE_TEXT, PUBLICATION, RULING } from './schemas';
 
 /** What a call is asked with, when whoever asks may ask it. */
 export interface Asked {
@@ -40,6 +45,8 @@ export interface Asked {
   /** The body, as its schema has it. */
   body: unknown;
   ifMatch: string | null;
+  /** The request itself, where its body is read as it comes. */
+  request: Request;
 }
 
 /** Something that programs may ask. */
@@ -51,8 +58,22 @@ export interface Call {
   reach: TokenReach;
   /** The schema of its body; what has none takes none. */
   body?: object;
+  /** Whether it may be left out. */
+  bodyOptional?: true;
+  /** Media types of a body that is read as it comes. */
+  takes?: readonly string[];
+  /** What else stands in its address, and in its head: each with what it says. */
+  search?: Readonly<Record<string, { description: string; enum?: readonly string[] }>>;
+  headers?: Readonly<Record<string, string>>;
+  /** With which status it answers, where that is not 200 alone. */
+  statuses?: Readonly<Record<string, string>>;
   /** What it answers; bytes where it names a media type. */
-  answers: { one: keyof typeof ANSWERS } | { list: keyof typeof ANSWERS } | { bytes: string };
+  answers:
+    | { one: keyof typeof ANSWERS }
+    | { list: keyof typeof ANSWERS }
+    | { bytes: string }
+    | { formats: Readonly<Record<string, string>> }
+    | null;
   /** What a list may be narrowed by, each with what may be said; null: anything. Repeated, one of them is enough. */
   filters?: Readonly<Record<string, readonly string[] | null>>;
   /** Whether it changes what has an ETag. */
@@ -60,34 +81,6 @@ export interface Call {
   act(asked: Asked): Promise<Response>;
 }
 
-/** Entries of a list: so many unless said, and at most. */
-const USUALLY = 100;
-const AT_MOST = 500;
-
-const json = (value: unknown, headers: Readonly<Record<string, string>> = {}) => Response.json(value, { headers });
-
-function valueOf<T>(result: Result<T>): T {
-  if (!result.ok) throw troubleFrom(result.problem);
-  return result.value;
-}
-
-/** What a list is asked for: how many, behind what. */
-function span(search: URLSearchParams, of: string, filters: readonly string[] = []): { limit: number; after: string | null } {
-  for (const name of search.keys())
-    if (name !== 'limit' && name !== 'cursor' && !filters.includes(name))
-      throw new Trouble('shape', { errors: [{ pointer: `?${name}`, detail: 'There is no such filter here.' }] });
-  const limit = search.get('limit');
-  if (limit !== null && !/^[1-9]\d{0,2}$/.test(limit)) throw wrong('limit', `is no number from 1 to ${AT_MOST}`);
-  const cursor = search.get('cursor');
-  const after = cursor === null ? null : cursorFrom(of, cursor);
-  if (cursor !== null && after === null) throw wrong('cursor', 'was not given by this list');
-  if (Number(limit ?? USUALLY) > AT_MOST) throw wrong('limit', `is more than ${AT_MOST}`);
-  return { limit: Number(limit ?? USUALLY), after };
-}
-
-const wrong = (name: string, detail: string) => new Trouble('shape', { errors: [{ pointer: `?${name}`, detail }] });
-
-const numberOf = (text: string) => (/^[1-9]\d{0,8}$/.test(text) ? Number(text) : 0);
 const etagOf = (version: number) => `"${version}"`;
 const pageAnswer = ({ page, version }: PageFound) => json(page, { etag: etagOf(version) });
 
@@ -143,6 +136,25 @@ const SIGN: Omit<Call, 'path'> = {
   act: async ({ services, actor, named, ifMatch }) =>
     changed(await signPage(services, actor, { ...placeIn(named), version: versionFrom(ifMatch) })),
 };
+
+/** Publishing, and taking off. */
+const PUBLICATIONS = (['publish', 'unpublish'] as const).map((act): Omit<Call, 'path'> & { name: string } => ({
+  ...{ name: act, method: 'POST', reach: 'publish', answers: { one: 'Page' }, ifMatch: true },
+  ...{ body: act === 'publish' ? PUBLICATION : NOTHING, bodyOptional: true },
+  summary:
+    act === 'publish'
+      ? 'Publishes a page as it was signed off, now or at a time, and reads it back from its host'
+      : 'Takes a page off its host',
+  statuses: { '200': 'Done, and seen on the host', '202': 'On its way: later, or the host is away for now' },
+  act: async ({ services, actor, named, body, ifMatch }) => {
+    const at = (body as { at?: string } | undefined)?.at;
+    const wish = { ...placeIn(named), version: versionFrom(ifMatch), act, at: at === undefined ? null : new Date(at) };
+    const result = await publishPage(services, actor, wish);
+    if (!result.ok) return changed(result);
+    const { page, version, state } = result.value;
+    return Response.json(page, { status: state === 'done' ? 200 : 202, headers: { etag: etagOf(version) } });
+  },
+}));
 
 /** What a list of findings is narrowed by. */
 function filtersFrom(search: URLSearchParams): FindingFilters {
@@ -275,7 +287,11 @@ export const CALLS: readonly Call[] = [
   ...['/collections/{slug}/pages/{id}', '/pages/{id}'].flatMap((path) => [
     ...PAGE_CALLS.map((call) => ({ ...call, path })),
     { ...SIGN, path: `${path}/sign` },
+    ...PUBLICATIONS.map(({ name, ...call }) => ({ ...call, path: `${path}/${name}` })),
   ]),
+  ...PACKAGE_CALLS,
+  REPORT_CALL,
+  ...EVENT_CALLS,
 ];
 
 export const lacks = (reach: TokenReach) =>

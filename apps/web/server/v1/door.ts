@@ -67,6 +67,7 @@ async function answered(request: Request, path: string, told: (person: string) =
     ...{ services: ready, actor: known.actor, reach: known.reach as ReadonlySet<TokenReach>, named },
     search: new URL(request.url).searchParams,
     body: call.body ? await bodyOf(request, call) : undefined,
+    request,
     ifMatch: request.headers.get('if-match'),
   });
 }
@@ -105,12 +106,14 @@ function withinRate(token: number): void {
 }
 
 async function bodyOf(request: Request, call: Call): Promise<unknown> {
+  if (call.bodyOptional && request.body === null) return undefined;
   const [type = '', ...parameters] = (request.headers.get('content-type') ?? '').toLowerCase().split(';');
   const charset = parameters.map((one) => one.trim()).find((one) => one.startsWith('charset='));
   const isUtf8 = charset === undefined || /^charset="?utf-?8"?$/.test(charset);
   const encoding = request.headers.get('content-encoding');
   if (type.trim() !== 'application/json' || !isUtf8 || (encoding !== null && encoding !== 'identity')) throw new Trouble('media-type');
   const bytes = await bytesWithin(request, LONGEST);
+  if (call.bodyOptional && bytes?.length === 0) return undefined;
   if (bytes === null) throw new Trouble('too-large', { detail: `It holds more than ${LONGEST} bytes.` });
   const body = parsed(bytes);
   const check = checkOf(call.body!);

@@ -31,7 +31,7 @@ export function openApi(): object {
 
 function operation(call: Call): object {
   const named = [...call.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } }));
-  const lists = 'list' in call.answers ? LISTS : [];
+  const lists = call.answers && 'list' in call.answers ? LISTS : [];
   const match = call.ifMatch
     ? [{ name: 'If-Match', in: 'header', required: true, schema: { type: 'string' }, description: 'The ETag it was seen under.' }]
     : [];
@@ -42,10 +42,33 @@ function operation(call: Call): object {
     ),
     summary: call.summary,
     description: `Wants the reach \`${call.reach}\`.`,
-    parameters: [...named, ...filtersOf(call), ...lists, ...match],
-    ...(call.body ? { requestBody: { required: true, ...content(call.body) } } : {}),
-    responses: { '200': { description: 'Done', ...answerOf(call.answers) }, ...problems() },
+    parameters: [...named, ...filtersOf(call), ...lists, ...match, ...saidBeside(call)],
+    ...bodyIn(call),
+    responses: { ...wellOf(call), ...problems() },
   };
+}
+
+/** What else is said in the address and the head. */
+const saidBeside = ({ search = {}, headers = {} }: Call) => [
+  ...Object.entries(search).map(([name, { description, enum: some }]) => ({
+    ...{ name, in: 'query', description, schema: { type: 'string', ...(some ? { enum: some } : {}) } },
+  })),
+  ...Object.entries(headers).map(([name, description]) => ({ name, in: 'header', description, schema: { type: 'string' } })),
+];
+
+function bodyIn({ body, bodyOptional, takes }: Call): object {
+  if (body) return { requestBody: { required: !bodyOptional, ...content(body) } };
+  if (!takes) return {};
+  const bytes = { type: 'string', format: 'binary' };
+  const form = { type: 'object', required: ['package'], properties: { package: bytes } };
+  const schemas = takes.map((type) => [type, { schema: type === 'multipart/form-data' ? form : bytes }]);
+  return { requestBody: { required: true, content: Object.fromEntries(schemas) as object } };
+}
+
+/** What is answered when all is well, by status. */
+function wellOf({ answers, statuses = { '200': 'Done' } }: Call): object {
+  const answer = answers ? answerOf(answers) : {};
+  return Object.fromEntries(Object.entries(statuses).map(([status, description]) => [status, { description, ...answer }]));
 }
 
 const filtersOf = ({ filters = {} }: Call) =>
@@ -59,7 +82,13 @@ const LISTS = [
   { name: 'cursor', in: 'query', schema: { type: 'string' }, description: '`next` of the part before.' },
 ];
 
-function answerOf(answers: Call['answers']): object {
+function answerOf(answers: NonNullable<Call['answers']>): object {
+  if ('formats' in answers)
+    return {
+      content: Object.fromEntries(
+        Object.entries(answers.formats).map(([type, name]) => [type, { schema: name ? of(name) : { type: 'string', format: 'binary' } }]),
+      ) as object,
+    };
   if ('bytes' in answers) return content({ type: 'string', format: 'binary' }, answers.bytes);
   if ('one' in answers) return content(of(answers.one));
   const items = { type: 'array', items: of(answers.list) };

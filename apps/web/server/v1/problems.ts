@@ -19,6 +19,11 @@ export const KINDS = {
     title: 'This is asked for in another way',
     about: 'The address is right, the method is not; `Allow` names those that are.',
   },
+  'not-acceptable': {
+    status: 406,
+    title: 'It is not given in this form',
+    about: 'What `?format=` or `Accept` asks for is none of the forms there are.',
+  },
   conflict: { status: 409, title: 'It is not as it was taken to be', about: 'Somebody was there first, or there is nothing left to do.' },
   held: { status: 409, title: 'Something holds this page', about: 'It is not signed off or published while something holds it.' },
   'moved-on': {

@@ -1,3 +1,4 @@
+import { EVENTS } from '@inkwell/review';
 import type { JSONSchema } from 'json-schema-to-ts';
 
 const base = { type: 'object', additionalProperties: false } as const;
@@ -31,6 +32,30 @@ export const PAGE_TEXT = {
   properties: {
     html: { type: 'string', minLength: 1 },
     note: { type: 'string', maxLength: 1_000, description: 'What stands in the history beside the revision.' },
+  },
+} as const satisfies JSONSchema;
+
+/** When a page is to be published: at once where nothing is said. */
+export const PUBLICATION = {
+  ...base,
+  properties: {
+    at: {
+      type: 'string',
+      pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$',
+      description: 'In UTC, as RFC 3339 writes it.',
+    },
+  },
+} as const satisfies JSONSchema;
+export const NOTHING = { ...base, properties: {} } as const;
+
+const EVENT_TYPES = { type: 'array', minItems: 1, items: { enum: [...EVENTS] } } as const;
+export const WEBHOOK = {
+  ...base,
+  required: ['url', 'events'],
+  properties: {
+    url: { type: 'string', minLength: 1, maxLength: 2_000 },
+    events: EVENT_TYPES,
+    secret: { type: 'string', minLength: 16, maxLength: 200, description: 'What messages are signed with; made where it is left out.' },
   },
 } as const satisfies JSONSchema;
 
@@ -107,6 +132,37 @@ const CHECKED_FINDING = {
 
 const CHECKED = { verdict: VERDICT, findings: { type: 'array', items: CHECKED_FINDING } } as const;
 
+const REPORTED_CRITERION = {
+  type: 'object',
+  required: ['id', 'title', 'level', 'clause', 'outcome', 'basis', 'evidence', 'counts'],
+  properties: {
+    id: { type: 'string' },
+    title: { type: 'string' },
+    level: { enum: ['A', 'AA', 'AAA'] },
+    clause: { type: ['string', 'null'], description: 'Of EN 301 549 V3.2.1.' },
+    outcome: { enum: ['passed', 'failed', 'cannot tell', 'not present', 'not looked at'] },
+    basis: { enum: ['audit', 'person', 'content', 'nobody'] },
+    evidence: { type: 'string' },
+    counts: { type: 'object', additionalProperties: { type: 'integer' } },
+  },
+} as const;
+
+/** Something that happened; a webhook is sent the same. */
+const EVENT = {
+  type: 'object',
+  required: ['id', 'type', 'at', 'by', 'collection', 'data'],
+  properties: {
+    id: { type: 'string' },
+    type: { enum: [...EVENTS] },
+    at: { type: 'string' },
+    by: { type: ['object', 'null'], required: ['id', 'name'], properties: { id: { type: 'string' }, name: { type: 'string' } } },
+    collection: { type: 'string' },
+    page: { type: 'object', required: ['id', 'address'], properties: { id: { type: 'integer' }, address: { type: 'string' } } },
+    finding: { type: 'object', required: ['id'], properties: { id: { type: 'integer' } } },
+    data: { type: 'object' },
+  },
+} as const;
+
 /** What is answered, by the names the description gives it. */
 export const ANSWERS = {
   Check: {
@@ -141,7 +197,7 @@ export const ANSWERS = {
   },
   Page: {
     type: 'object',
-    required: ['id', 'address', 'title', 'contentType', 'scope', 'revision', 'verdict', 'open'],
+    required: ['id', 'address', 'title', 'contentType', 'scope', 'revision', 'verdict', 'release', 'open'],
     properties: {
       id: { type: 'integer' },
       address: { type: 'string' },
@@ -150,6 +206,7 @@ export const ANSWERS = {
       scope: { enum: ['document', 'fragment'] },
       revision: { type: 'integer' },
       verdict: VERDICT,
+      release: { enum: ['draft', 'signed off', 'published', 'lapsed'] },
       open: OPEN,
       html: { type: 'string', description: 'Its text; not in lists.' },
     },
@@ -172,6 +229,84 @@ export const ANSWERS = {
         properties: { id: { type: 'string' }, name: { type: 'string' } },
       },
       firstRevision: { type: 'integer' },
+    },
+  },
+  Report: {
+    type: 'object',
+    required: ['method', 'subject', 'made', 'engines', 'audited', 'standard', 'criteria', 'totals', 'verdicts', 'pages', 'findings'],
+    properties: {
+      method: { type: 'string' },
+      subject: {
+        type: 'object',
+        required: ['kind', 'title', 'slug', 'pages'],
+        properties: {
+          kind: { enum: ['collection', 'page'] },
+          title: { type: 'string' },
+          slug: { type: 'string' },
+          pages: { type: 'integer' },
+        },
+      },
+      house: { type: 'string' },
+      made: { type: 'object', required: ['at', 'by'], properties: { at: { type: 'string' }, by: { type: 'string' } } },
+      engines: WORDS,
+      audited: { type: 'object', properties: { from: { type: ['string', 'null'] }, to: { type: ['string', 'null'] } } },
+      standard: { type: 'object', required: ['name', 'level'], properties: { name: { type: 'string' }, level: { type: 'string' } } },
+      sample: { type: ['object', 'null'] },
+      criteria: { type: 'array', items: REPORTED_CRITERION },
+      totals: { type: 'object', additionalProperties: { type: 'integer' } },
+      verdicts: { type: 'object', additionalProperties: { type: 'integer' } },
+      hours: { type: 'object', properties: { from: { type: 'number' }, to: { type: 'number' } } },
+      exceptions: { type: 'array', items: { type: 'object' } },
+      pages: { type: 'array', items: { type: 'object', required: ['slug', 'address', 'title', 'revision', 'verdict', 'release'] } },
+      findings: { type: 'array', items: { type: 'object', required: ['id', 'rule', 'weight', 'outcome', 'standing', 'page'] } },
+    },
+  },
+  Job: {
+    type: 'object',
+    required: ['id', 'kind', 'state', 'progress', 'troubles', 'result'],
+    properties: {
+      id: { type: 'string' },
+      kind: { enum: ['bring in', 'renew'] },
+      state: { enum: ['waiting', 'running', 'done', 'failed', 'cancelled'] },
+      progress: { type: 'object', required: ['done', 'total'], properties: { done: { type: 'integer' }, total: { type: 'integer' } } },
+      troubles: {
+        type: 'array',
+        items: { type: 'object', required: ['path', 'what'], properties: { path: { type: 'string' }, what: { type: 'string' } } },
+      },
+      result: { type: ['object', 'null'], required: ['collection'], properties: { collection: { type: 'string' } } },
+      problem: { type: 'string', description: 'Why it failed.' },
+    },
+  },
+  Events: {
+    type: 'object',
+    required: ['items', 'cursor', 'more'],
+    properties: { items: { type: 'array', items: EVENT }, cursor: { type: 'string' }, more: { type: 'boolean' } },
+  },
+  Event: EVENT,
+  Webhook: {
+    type: 'object',
+    required: ['id', 'url', 'events', 'madeAt'],
+    properties: { id: { type: 'integer' }, url: { type: 'string' }, events: WORDS, madeAt: { type: 'string' } },
+  },
+  NewWebhook: {
+    type: 'object',
+    required: ['id', 'url', 'events', 'secret'],
+    properties: { id: { type: 'integer' }, url: { type: 'string' }, events: WORDS, secret: { type: 'string' } },
+  },
+  Delivery: {
+    type: 'object',
+    required: ['id', 'event', 'type', 'state', 'tries', 'madeAt', 'triedAt', 'status', 'answer'],
+    properties: {
+      id: { type: 'string' },
+      event: { type: 'string' },
+      type: { type: 'string' },
+      page: { type: ['string', 'null'] },
+      state: { enum: ['waiting', 'received', 'given up'] },
+      tries: { type: 'integer' },
+      madeAt: { type: 'string' },
+      triedAt: { type: ['string', 'null'] },
+      status: { type: ['integer', 'null'] },
+      answer: { type: ['string', 'null'] },
     },
   },
   Problem: {

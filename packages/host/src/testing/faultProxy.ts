@@ -51,7 +51,7 @@ export async function faultProxy(host: number, change: (path: string) => Promise
           reply.on('data', (part: Buffer) => parts.push(part));
           reply.on('end', () => {
             const headers = { ...reply.headers };
-          delete headers['transfer-encoding'];
+            delete headers['transfer-encoding'];
             resolve({ status: reply.statusCode ?? 502, headers, body: Buffer.concat(parts) });
           });
         },

@@ -44,10 +44,12 @@ const STATES = { waiting: 'waiting', read: 'waiting', arriving: 'running', here:
 
 function toldOf({ id, renews, package: found }: Begun): JobTold {
   const state = found ? STATES[found.state] : 'cancelled';
-  const total = found?.total ?? found?.pages ?? 0;
+  const total = found?.pages ?? 0;
+  // Pages are examined a few in a job: as far as its jobs are, its pages are.
+  const arrived = found?.total ? Math.floor((total * (found.done ?? 0)) / found.total) : 0;
   return {
     ...{ id, kind: renews === null ? ('bring in' as const) : ('renew' as const), state },
-    progress: { done: state === 'done' ? total : (found?.done ?? 0), total },
+    progress: { done: state === 'done' ? total : arrived, total },
     troubles: found?.troubles ?? [],
     result: state === 'done' && found?.collection ? { collection: found.collection } : null,
     ...(state === 'failed' ? { problem: found?.problem ?? 'It could not be brought in.' } : {}),

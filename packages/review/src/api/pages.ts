@@ -1,13 +1,25 @@
-import { apiPage, apiPages, collectionBySlug, headText, house, pageById, snapshot, type ApiPage } from '@inkwell/store';
+import {
+  apiPage,
+  apiPages,
+  collectionBySlug,
+  headText,
+  house,
+  lastPublication,
+  pageById,
+  publicationById,
+  snapshot,
+  type ApiPage,
+} from '@inkwell/store';
 import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { saveSource } from '../fix.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
+import { askPublication, runPublication } from '../release/publish.ts';
 import { signOff } from '../release/sign.ts';
 import { dayIn, type Services } from '../services.ts';
 import { shelf, type ShelfRow } from '../shelf.ts';
 
 /** A page as programs are given it. */
-export interface PageTold extends Pick<ApiPage, 'id' | 'address' | 'title' | 'contentType' | 'scope' | 'revision' | 'verdict'> {
+export interface PageTold extends Pick<ApiPage, 'id' | 'address' | 'title' | 'contentType' | 'scope' | 'revision' | 'verdict' | 'release'> {
   open: { must: number; should: number; consider: number; questions: number };
   html?: string;
 }
@@ -18,8 +30,9 @@ export interface PageFound {
   version: number;
 }
 
-function toldOf({ id, address, title, contentType, scope, revision, verdict, must, should, consider, questions }: ApiPage): PageTold {
-  return { id, address, title, contentType, scope, revision, verdict, open: { must, should, consider, questions } };
+function toldOf({ must, should, consider, questions, ...page }: ApiPage): PageTold {
+  const { id, address, title, contentType, scope, revision, verdict, release } = page;
+  return { id, address, title, contentType, scope, revision, verdict, release, open: { must, should, consider, questions } };
 }
 
 export type CollectionTold = Pick<ShelfRow, 'slug' | 'title' | 'kind' | 'pages' | 'verdicts'> & { open: PageTold['open'] };
@@ -99,6 +112,42 @@ export async function signPage(services: Services, actor: Actor, wish: OnVersion
   const signed = await signOff(services, actor, { pageId: wish.id, version: found.value.version });
   return signed.ok ? pageTold(services, actor, wish) : signed;
 }
+
+/** A page with what became of what was asked for: `waiting` while the host has it still before it. */
+export type PagePublished = PageFound & { state: 'waiting' | 'done' };
+
+/**
+ * Publishes a page as it stands, or takes it off: at once, or at a time. At once means that its host is asked here and now; where the host
+ * is away it waits, and is tried again in the background.
+ */
+export async function publishPage(
+  services: Services,
+  actor: Actor,
+  wish: OnVersion & { act: 'publish' | 'unpublish'; at: Date | null },
+): Promise<Result<PagePublished>> {
+  const found = await onVersion(services, actor, wish);
+  if (!found.ok) return found;
+  const asked = await askPublication(services, actor, { which: [wish.id], act: wish.act, at: wish.at });
+  if (!asked.ok) return asked;
+  const [left] = asked.value.left;
+  if (left) return notOut(left.why, wish.act);
+  const { id } = (await lastPublication(services.db, wish.id))!;
+  // What fails for now is tried again by a worker.
+  if (wish.at === null) await runPublication(services, { publication: id, last: false }).catch(() => undefined);
+  const { state, problem } = (await publicationById(services.db, id))!;
+  if (state === 'failed' || state === 'called off') return notOut(problem ?? 'It was called off.', wish.act);
+  const page = await pageTold(services, actor, wish);
+  return page.ok ? done({ ...page.value, state }) : page;
+}
+
+const notOut = (why: string, act: 'publish' | 'unpublish') =>
+  refused({
+    code: 'held',
+    what: act === 'publish' ? 'The page is not published' : 'The page is not taken off',
+    why,
+    kept: 'It is as it was.',
+    next: 'See to that first; the Gate shows what holds it.',
+  });
 
 async function onVersion(services: Services, actor: Actor, wish: OnVersion): Promise<Result<PageFound>> {
   const found = await pageTold(services, actor, wish);

@@ -21,6 +21,7 @@ import {
   publishedPages,
   refreshStatus,
   signedRevision,
+  touchPage,
   writing,
   type GateGroup,
   type PageForGate,
@@ -31,7 +32,7 @@ import { enqueue, type NewJob } from '@inkwell/work';
 import { may, reachOf, unlessAllowed, type Actor } from '../actor.ts';
 import { gate, isSigned } from '../gate.ts';
 import { lookAtHostJob, PUBLISH, seePublicJob } from '../jobs.ts';
-import { done, notFound, type Result } from '../problems.ts';
+import { done, notFound, type Refusal, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { connectorOf } from './connector.ts';
 
@@ -40,7 +41,7 @@ export const AT_ONCE = 5_000;
 
 /** Pages by number, or all of a group; `collection`: those of one alone. */
 export interface ChosenAtGate {
-  pages: readonly number[] | { group: GateGroup; collection: number | null };
+  which: readonly number[] | { group: GateGroup; collection: number | null };
 }
 
 /** What was done of what was asked, and why the rest was not. */
@@ -57,10 +58,16 @@ export async function chosenAtGate(
   wish: ChosenAtGate,
 ): Promise<PageForGate[]> {
   const reach = reachOf(actor, act);
-  if ('length' in wish.pages) return pagesForGate(services.db, wish.pages.slice(0, AT_ONCE), reach);
-  const { group, collection } = wish.pages;
+  if ('length' in wish.which) return pagesForGate(services.db, wish.which.slice(0, AT_ONCE), reach);
+  const { group, collection } = wish.which;
   const among = collection === null ? reach : reach === null || reach.includes(collection) ? [collection] : [];
   return pagesForGate(services.db, await gatePages(services.db, among, group, AT_ONCE), reach);
+}
+
+/** Why there is nothing to do: whoever may do it nowhere is told so. */
+export function nothingChosen(actor: Actor, act: 'publish' | 'sign off'): Refusal {
+  const barred = actor.memberships.map(({ collection }) => unlessAllowed(actor, act, collection === null ? 'house' : { collection }));
+  return (barred.every((one) => one !== null) && barred[0]) || notFound('This page');
 }
 
 /**
@@ -73,7 +80,7 @@ export async function askPublication(
   wish: ChosenAtGate & { act: Publication['act']; at: Date | null },
 ): Promise<Result<GateDone>> {
   const pages = await chosenAtGate(services, actor, 'publish', wish);
-  if (pages.length === 0) return notFound('This page');
+  if (pages.length === 0) return nothingChosen(actor, 'publish');
   const judged = pages.map((page) => ({ page, why: wish.act === 'publish' ? notOut(page) : notOff(page) }));
   const good = judged.flatMap(({ page, why }) => (why === null ? [{ id: page.id, revision: page.head }] : []));
   const due = wish.at ?? services.now();
@@ -99,7 +106,7 @@ const notOff = ({ publishedRevision }: PageForGate) => (publishedRevision === nu
 /** Calls off what waits to go out. */
 export async function callPublicationOff(services: Services, actor: Actor, wish: ChosenAtGate): Promise<Result<GateDone>> {
   const pages = await chosenAtGate(services, actor, 'publish', wish);
-  if (pages.length === 0) return notFound('This page');
+  if (pages.length === 0) return nothingChosen(actor, 'publish');
   const many = await writing(services.db, (trx) =>
     callOff(
       trx,
@@ -189,6 +196,7 @@ async function published(services: Services, wanted: Publication, { text, addres
     const page = await lockPage(trx, wanted.page_id);
     if (!page || !(await endPublication(trx, wanted.id, { state: 'done', problem: null, address, by: null }))) return;
     await notePublic(trx, page.id, { revision: wanted.revision, sum: sumOf(text), address });
+    await touchPage(trx, page.id);
     await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
   });
 }
@@ -205,6 +213,7 @@ async function takeOff(services: Services, wanted: Publication, host: Connector)
     const page = await lockPage(trx, wanted.page_id);
     if (!page || !(await endPublication(trx, wanted.id, { state: 'done', problem: null, address: null, by: null }))) return;
     await notePublic(trx, page.id, null);
+    await touchPage(trx, page.id);
     await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
   });
 }

@@ -120,7 +120,7 @@ async function run(pageId: number, tries = 5): Promise<{ state: string; problem:
 }
 
 const publish = async (pageId: number, when: Date | null = null) =>
-  value(await askPublication(services, RUTH, { pages: [pageId], act: 'publish', at: when }));
+  value(await askPublication(services, RUTH, { which: [pageId], act: 'publish', at: when }));
 const releaseOf = async (slug: string) => (await look(slug)).release;
 const stateOf = async (pageId: number) =>
   (await db().selectFrom('host_pages').selectAll().where('page_id', '=', pageId).executeTakeFirst())!;
@@ -132,7 +132,7 @@ describe('a page goes out', () => {
     expect(await run(view.pageId)).toMatchObject({ state: 'done' });
     expect(await releaseOf(view.slug)).toBe('published');
     expect(await shownAt(address)).toContain('<!--content--><h2>Öffnung</h2>\n<p>A “hive”\u00a0&amp; its boxes.</p>\n<!--/content-->');
-    value(await askPublication(services, RUTH, { pages: [view.pageId], act: 'unpublish', at: null }));
+    value(await askPublication(services, RUTH, { which: [view.pageId], act: 'unpublish', at: null }));
     expect(await run(view.pageId)).toMatchObject({ state: 'done' });
     expect([await releaseOf(view.slug), (await shownAt(address)).includes('Öffnung')]).toEqual(['signed off', false]);
   });
@@ -187,14 +187,14 @@ describe('a page goes out', () => {
     }>`select run_after > now() + interval '50 minutes' as late from jobs where kind = 'publish a page'
       order by id desc limit 1`.execute(db());
     expect(job.rows).toEqual([{ late: true }]);
-    expect(value(await callPublicationOff(services, RUTH, { pages: [view.pageId] }))).toMatchObject({ done: 1 });
+    expect(value(await callPublicationOff(services, RUTH, { which: [view.pageId] }))).toMatchObject({ done: 1 });
     expect(await run(view.pageId)).toMatchObject({ state: 'called off' });
     expect(await releaseOf(view.slug)).toBe('signed off');
   });
 
   test('who may not publish is refused; what is not signed off as it stands is left and named', async () => {
     const { view } = await both();
-    expect(await askPublication(services, INES, { pages: [view.pageId], act: 'publish', at: null })).toMatchObject({ ok: false });
+    expect(await askPublication(services, INES, { which: [view.pageId], act: 'publish', at: null })).toMatchObject({ ok: false });
     expect(await publish(view.pageId)).toEqual({ done: 0, left: [{ title: view.title, why: 'It is not signed off as it stands.' }] });
   });
 });
@@ -374,7 +374,7 @@ describe('signing', () => {
 
   test('many at once: what cannot be signed is left and named', async () => {
     const [good, held] = [await page(GOOD), await page('<h2></h2>')];
-    expect(value(await signMany(services, RUTH, { pages: [good.pageId, held.pageId] }))).toEqual({
+    expect(value(await signMany(services, RUTH, { which: [good.pageId, held.pageId] }))).toEqual({
       done: 1,
       left: [{ title: held.title, why: 'A must-fix is still open on it.' }],
     });

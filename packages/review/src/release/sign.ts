@@ -22,7 +22,7 @@ import { onPage, type OnPage } from '../conflicts.ts';
 import { gate, isSigned } from '../gate.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
-import { chosenAtGate, type ChosenAtGate, type GateDone } from './publish.ts';
+import { chosenAtGate, nothingChosen, type ChosenAtGate, type GateDone } from './publish.ts';
 
 /** What no engine finds, in the order in which it is looked at: each is looked at on a revision, by somebody. */
 export const LOOKS = ['widths', 'aloud', 'links', 'menu', 'address'] as const;
@@ -89,7 +89,7 @@ async function unlessMaySign(trx: Write, actor: Actor, page: PlacedPage, rules: 
 /** Signs many pages as they stand, each by itself: what cannot be signed is left and named. */
 export async function signMany(services: Services, actor: Actor, wish: ChosenAtGate): Promise<Result<GateDone>> {
   const pages = await chosenAtGate(services, actor, 'sign off', wish);
-  if (pages.length === 0) return notFound('This page');
+  if (pages.length === 0) return nothingChosen(actor, 'sign off');
   const told: GateDone = { done: 0, left: [] };
   for (const { id, title, head } of pages) {
     const signed = await writing(services.db, async (trx) => {

@@ -1,6 +1,7 @@
 import { sql } from 'kysely';
 import type { Scope, Verdict } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
+import type { Release } from '../schema.ts';
 import { OPEN } from './open.ts';
 
 /** A page as programs are given it. */
@@ -13,13 +14,14 @@ export interface ApiPage {
   revision: number;
   version: number;
   verdict: Verdict;
+  release: Release;
   must: number;
   should: number;
   consider: number;
   questions: number;
 }
 
-const COLUMNS = sql`p.id, p.address, p.title, p.content_type as "contentType", p.scope, p.head as revision, p.version, s.verdict,
+const COLUMNS = sql`p.id, p.address, p.title, p.content_type as "contentType", p.scope, p.head as revision, p.version, s.verdict, s.release,
   s.must, s.should, s.consider, s.questions`;
 
 /** Pages of a collection behind one, by id. */

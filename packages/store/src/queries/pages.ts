@@ -48,6 +48,16 @@ export function pageAtAddress(db: Database | Write, collectionId: number, addres
   return db.selectFrom('pages').selectAll().where('collection_id', '=', collectionId).where('address', '=', address).executeTakeFirst();
 }
 
+export function pageBySlug(db: Database | Write, collectionId: number, slug: string): Promise<StoredPage | undefined> {
+  return db
+    .selectFrom('pages')
+    .selectAll()
+    .where('collection_id', '=', collectionId)
+    .where('slug', '=', slug)
+    .where('gone_at', 'is', null)
+    .executeTakeFirst();
+}
+
 export interface NewPage {
   collection_id: number;
   slug: string;

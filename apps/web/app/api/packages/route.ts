@@ -1,13 +1,9 @@
-import { createWriteStream } from 'node:fs';
 import { join } from 'node:path';
-import { Readable, Transform } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import { inScratch, LARGEST_PACKAGE, receivePackage } from '@inkwell/review';
 import { currentActor } from '@/server/actor';
 import { fromElsewhere, guarded, problemResponse } from '@/server/answer';
+import { bodyToFile, TooLarge } from '@/server/packageBody';
 import { services } from '@/server/services';
-
-class TooLarge extends Error {}
 
 /**
  * Takes a whole package in, as its very bytes; in the address are its name and the collection it is a newer version of. Answers with its
@@ -25,8 +21,7 @@ export async function POST(request: Request): Promise<Response> {
     try {
       return await inScratch(async (folder) => {
         const file = join(folder, 'sent');
-        if (request.body) await pipeline(Readable.fromWeb(request.body as never), within(LARGEST_PACKAGE), createWriteStream(file));
-        else await pipeline(Readable.from([]), createWriteStream(file));
+        await bodyToFile(request, file);
         const result = await receivePackage(await services(), actor, { name, file, newerOf });
         return result.ok ? Response.json(result) : problemResponse(result.problem);
       });
@@ -44,15 +39,3 @@ const TOO_LARGE = {
   kept: 'Nothing was brought in, and nothing already here was touched.',
   next: 'Split it, and bring its parts in one after another.',
 } as const;
-
-/** Lets so many bytes pass, and no more. */
-function within(most: number): Transform {
-  let length = 0;
-  return new Transform({
-    transform(part: Buffer, _encoding, next) {
-      length += part.length;
-      if (length > most) next(new TooLarge());
-      else next(null, part);
-    },
-  });
-}
