@@ -52,6 +52,16 @@ const SCREENS: readonly (readonly [string, string])[] = [
   ['A problem of the API', '/problems/held'],
   ['The API', '/calls'],
   ['Record', '/deeds as Sam Okello, administrator'],
+  ['Webhooks', '/webhooks as Sam Okello, administrator'],
+  ['Hosts', '/hosts as Sam Okello, administrator'],
+  ['Gate', '/gate'],
+  ['Gate, published', '/gate?group=published as Ruth Pender, publisher'],
+  ['Gate, held', '/gate?group=held'],
+  ['Gate of a collection', '/gate?collection=a-first-year-with-bees'],
+  ['Report', '/collections/a-first-year-with-bees/report'],
+  ['Report of a page', '/collections/a-first-year-with-bees/report?page=winter'],
+  ['Statement, as it is written', '/collections/a-first-year-with-bees/report/statement'],
+  ['From readers', '/barriers'],
   ['Messages', '/outbox as Sam Okello, administrator'],
 ];
 

@@ -40,6 +40,7 @@ export {
   type Judged,
   type Present,
 } from './report/outcomes.ts';
+export { forecast, type Forecast } from './report/forecast.ts';
 export { evidenceOf, OUTCOME_WORDS } from './report/words.ts';
 export { samplePages, type Candidate, type Chosen } from './report/sampling.ts';
 export { CRITERIA, criterionOf, type Criterion, type Level } from './standards/criteria.ts';

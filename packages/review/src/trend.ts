@@ -1,5 +1,18 @@
-import { collectionBySlug, daysOf, house, shelfSums, snapshot, writeDays, type CollectionDay } from '@inkwell/store';
+import { forecast, type Forecast } from '@inkwell/core';
+import {
+  collectionBySlug,
+  daysOf,
+  house,
+  ledgerSums,
+  returnedByWeek,
+  shelfSums,
+  snapshot,
+  writeDays,
+  type CollectionDay,
+  type ReturnedInWeek,
+} from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
+import { costOf, houseEffort } from './effort.ts';
 import { done, notFound, type Result } from './problems.ts';
 import { dayIn, type Services } from './services.ts';
 
@@ -16,7 +29,15 @@ export interface Trend {
   collection: { slug: string; title: string };
   /** The first first; the last is today, as it is now. */
   days: CollectionDay[];
+  /** When nothing will be open any more, at the pace of the last weeks; null while that cannot be told. */
+  forecast: Forecast | null;
+  /** What is open now takes so many hours. */
+  hours: { from: number; to: number };
+  returned: ReturnedInWeek[];
 }
+
+/** Weeks of what came back. */
+const WEEKS = 12;
 
 /** Days shown at most. */
 const SHOWN = 120;
@@ -31,9 +52,15 @@ export function trend(services: Services, actor: Actor, wish: { collection: stri
     const today = dayIn((await house(at)).timeZone, services.now());
     const before = (await daysOf(at, collection.id, SHOWN)).filter(({ day }) => day < today);
     const [now] = await shelfSums(at, [collection.id], today);
+    const days = now ? [...before, todayOf(now, today)] : before;
+    const { families } = await ledgerSums(at, collection.id, { order: 'position', limit: 0 }, today);
+    const { from, to } = costOf(await houseEffort(services, at), await house(at), families);
     return done({
       collection: { slug: collection.slug, title: collection.title },
-      days: now ? [...before, todayOf(now, today)] : before,
+      days,
+      forecast: forecast(days.map(({ day, must, should, consider, questions }) => ({ day, open: must + should + consider + questions }))),
+      hours: { from, to },
+      returned: await returnedByWeek(at, collection.id, WEEKS),
     });
   });
 }

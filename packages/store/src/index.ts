@@ -299,7 +299,7 @@ export {
 } from './queries/attachments.ts';
 export { choosePasted, pastedPage, pastedPages, pastedSums, toClean, writePasted, type PastedPage } from './queries/cleaning.ts';
 export { commonTraits, differingPages, type CommonTrait, type DifferingPage } from './queries/spread.ts';
-export { daysOf, writeDays, type CollectionDay } from './queries/days.ts';
+export { returnedByWeek, type ReturnedInWeek, daysOf, writeDays, type CollectionDay } from './queries/days.ts';
 export { countUses, registerNumber, thingId, TROUBLES, writeUses, type NewUse } from './queries/uses.ts';
 export {
   casesOf,

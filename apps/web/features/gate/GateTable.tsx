@@ -95,29 +95,29 @@ function Holders({ row }: { row: GateRow }) {
 
 function Checklist({ row, gate }: { row: GateRow; gate: Gate }) {
   const [open, setOpen] = useState(false);
-  const done = new Map(row.looks.map((one) => [one.item, one]));
+  // What was just ticked shows at once, and goes back where the server says no.
+  const [mine, setMine] = useState<Partial<Record<Look, boolean>>>({});
+  const by = new Map(row.looks.map((one) => [one.item, one.name]));
   const all = Object.entries(LOOK_WORDS) as [Look, (typeof LOOK_WORDS)[Look]][];
+  const isDone = (item: Look) => mine[item] ?? by.has(item);
+  const many = all.filter(([item]) => isDone(item)).length;
+  const tick = async (item: Look, done: boolean) => {
+    setMine((now) => ({ ...now, [item]: done }));
+    const kept = await gate.ask('/api/gate/looked', { page: row.id, revision: row.head, item, done });
+    if (!kept) setMine((now) => ({ ...now, [item]: !done }));
+  };
+  const said = many === all.length ? 'everything' : `${many} of ${all.length}`;
   return (
     <>
-      <Button
-        $look="quiet"
-        onPress={() => setOpen(!open)}
-        aria-expanded={open}
-        aria-label={`${done.size} of ${all.length} looked at: ${row.title}`}
-      >
-        {done.size === all.length ? 'everything' : `${done.size} of ${all.length}`}
+      <Button $look="quiet" onPress={() => setOpen(!open)} aria-expanded={open} aria-label={`${said} looked at: ${row.title}`}>
+        {said}
       </Button>
       {open && (
         <Looks>
           {all.map(([item, { label, how }]) => (
             <li key={item}>
-              <Tick
-                label={label}
-                on={done.has(item)}
-                disabled={!row.can.sign}
-                onChange={(on) => void gate.ask('/api/gate/looked', { page: row.id, revision: row.head, item, done: on })}
-              />
-              <Small>{done.has(item) ? `by ${done.get(item)!.name}` : how}</Small>
+              <Tick label={label} on={isDone(item)} disabled={!row.can.sign} onChange={(done) => void tick(item, done)} />
+              <Small>{by.has(item) ? `by ${by.get(item)}` : how}</Small>
             </li>
           ))}
         </Looks>

@@ -1,22 +1,28 @@
 'use client';
+import type { Family } from '@inkwell/core';
 import type { Trend } from '@inkwell/review';
-import { Area, AreaChart, CartesianGrid, Legend, Tooltip, XAxis, YAxis } from 'recharts';
+import { Area, AreaChart, Bar, BarChart, CartesianGrid, Legend, Tooltip, XAxis, YAxis } from 'recharts';
 import { Figure, TOOLTIP, WEIGHTS } from '@/ui/Chart';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 import { Day } from '@/ui/When';
+import { FAMILY_WORDS } from '@/ui/words';
 
 type DaySums = Trend['days'][number];
 
 /** What stood open in a collection day by day, by weight; with its table. */
-export function TrendScreen({ shown: { days } }: { shown: Trend }) {
+export function TrendScreen({ shown }: { shown: Trend }) {
+  const { days, forecast, hours, returned } = shown;
   const first = days[0];
   const last = days.at(-1);
   return (
     <Main id="content">
       <h1>Trend</h1>
       <p>{first && last ? headline(first, last, days.length) : 'Nothing has been written down yet.'}</p>
+      <p>{ahead(forecast, hours)}</p>
       {days.length > 1 && <OpenByDay days={days} />}
+      {days.length > 1 && <VerdictsByDay days={days} />}
+      {returned.length > 0 && <Returned returned={returned} />}
       {days.length > 0 && <DayTable days={days} />}
     </Main>
   );
@@ -29,6 +35,107 @@ function headline(first: DaySums, last: DaySums, many: number): string {
   const change = openOn(last) - openOn(first);
   const words = change === 0 ? 'as many as' : `${Math.abs(change).toLocaleString('en')} ${change < 0 ? 'fewer' : 'more'} than`;
   return `${openOn(last).toLocaleString('en')} open today, ${words} on ${first.day}.`;
+}
+
+/** When it will be done, with its spread, and what it takes. */
+function ahead(forecast: Trend['forecast'], hours: Trend['hours']): string {
+  const takes = hours.to > 0 ? `What is open takes some ${hours.from} to ${hours.to} hours. ` : '';
+  if (!forecast) return `${takes}When it will be done is told from three days on.`;
+  const pace = `${Math.abs(forecast.perDay).toLocaleString('en', { maximumFractionDigits: 1 })} a day`;
+  if (forecast.done === null)
+    return `${takes}At the pace of the last ${forecast.days} days (${pace} ${forecast.perDay < 0 ? 'more' : 'fewer'}) it is not done within ten years.`;
+  const between = `between ${forecast.soonest} and ${forecast.latest ?? 'no day that could be told'}`;
+  return `${takes}At the pace of the last ${forecast.days} days (${pace} fewer) nothing is open from ${forecast.done} on; ${between} with the pace of quicker and slower days.`;
+}
+
+const VERDICTS = [
+  { key: 'held', name: 'held', fill: 'var(--ink)' },
+  { key: 'judge', name: 'to judge', fill: 'var(--edge)' },
+  { key: 'ready', name: 'ready', fill: 'var(--gall)' },
+] as const;
+
+/** How many pages stood how at the end of each day; the table below has the same. */
+function VerdictsByDay({ days }: { days: Trend['days'] }) {
+  return (
+    <Figure>
+      <figcaption>Pages by verdict at the end of each day</figcaption>
+      <div aria-hidden="true">
+        <BarChart
+          data={[...days]}
+          responsive
+          style={{ width: '100%', height: '12rem' }}
+          margin={{ left: 8, right: 16 }}
+          accessibilityLayer={false}
+        >
+          <CartesianGrid vertical={false} stroke="var(--line)" />
+          <XAxis dataKey="day" stroke="var(--edge)" minTickGap={40} />
+          <YAxis allowDecimals={false} stroke="var(--edge)" />
+          <Tooltip contentStyle={TOOLTIP} />
+          <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
+          {VERDICTS.map(({ key, name, fill }) => (
+            <Bar key={key} dataKey={key} name={name} stackId="pages" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />
+          ))}
+        </BarChart>
+      </div>
+    </Figure>
+  );
+}
+
+/** What came back, week by week, with its table. */
+function Returned({ returned }: { returned: Trend['returned'] }) {
+  const weeks = [...new Set(returned.map(({ week }) => week))];
+  const families = [...new Set(returned.map(({ family }) => family))];
+  const many = (week: string, family: string) => returned.find((one) => one.week === week && one.family === family)?.many ?? 0;
+  const data = weeks.map((week) => ({ week, back: families.reduce((sum, family) => sum + many(week, family), 0) }));
+  return (
+    <Figure>
+      <figcaption>What came back after it was fixed, by week</figcaption>
+      <div aria-hidden="true">
+        <BarChart
+          data={data}
+          responsive
+          style={{ width: '100%', height: '10rem' }}
+          margin={{ left: 8, right: 16 }}
+          accessibilityLayer={false}
+        >
+          <CartesianGrid vertical={false} stroke="var(--line)" />
+          <XAxis dataKey="week" stroke="var(--edge)" minTickGap={40} />
+          <YAxis allowDecimals={false} stroke="var(--edge)" />
+          <Tooltip contentStyle={TOOLTIP} />
+          <Bar dataKey="back" name="came back" fill="var(--gall)" isAnimationActive={false} maxBarSize={48} />
+        </BarChart>
+      </div>
+      <TableFrame tabIndex={0} role="region" aria-label="What came back">
+        <Table>
+          <caption className="aside-from-view">What came back, by week and family</caption>
+          <thead>
+            <tr>
+              <th scope="col">Week of</th>
+              {families.map((family) => (
+                <th key={family} scope="col" className="number">
+                  {FAMILY_WORDS[family as Family]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {weeks.map((week) => (
+              <tr key={week}>
+                <th scope="row">
+                  <Day day={week} />
+                </th>
+                {families.map((family) => (
+                  <td key={family} className="number">
+                    {many(week, family)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </TableFrame>
+    </Figure>
+  );
 }
 
 function OpenByDay({ days }: { days: Trend['days'] }) {

@@ -25,3 +25,21 @@ export async function daysOf(db: Database | Write, collectionId: number, limit: 
     where collection_id = ${collectionId} order by day desc limit ${limit}) d order by day`.execute(db);
   return rows;
 }
+
+/** What came back in a week, by family. */
+export interface ReturnedInWeek {
+  /** Its Monday. */
+  week: string;
+  family: string;
+  many: number;
+}
+
+/** What came back in a collection in the last weeks. */
+export async function returnedByWeek(db: Database | Write, collectionId: number, weeks: number): Promise<ReturnedInWeek[]> {
+  const { rows } =
+    await sql<ReturnedInWeek>`select to_char(date_trunc('week', c.made_at), 'YYYY-MM-DD') as week, k.family, count(*)::integer as many
+    from pages p join standing_changes c on c.page_id = p.id join findings f on f.id = c.finding_id join kinds k on k.id = f.kind_id
+    where p.collection_id = ${collectionId} and c.standing = 'returned' and c.made_at > now() - make_interval(weeks => ${weeks}::integer)
+    group by 1, 2 order by 1, 2`.execute(db);
+  return rows;
+}
