@@ -1,9 +1,6 @@
-import { mkdtemp, readdir, readFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { signedInAs } from './support/signIn';
-import { writeZip } from '../packages/formats/src/testing/zips';
 import { CHROMIUM } from './support/chromium';
 
 interface Shot {
@@ -19,23 +16,6 @@ interface Shot {
 
 const BEES = '/collections/a-first-year-with-bees';
 
-/** The demo's site, a little changed, as its newer version. */
-async function newerCanal(): Promise<string> {
-  const pages = join(import.meta.dirname, '..', 'demo', 'pages', 'canal');
-  const names = (await readdir(pages)).filter((name) => name !== 'history.html').sort();
-  const file = join(await mkdtemp(join(tmpdir(), 'inkwell-canal-')), 'larkmoor-canal-trust-spring.zip');
-  const newer = (name: string, html: Buffer) =>
-    /boat|museum/.test(name) ? html.toString().replace('</main>', '<p>New from May.</p></main>') : html;
-  const entries = await Promise.all(
-    names.map(async (name) => ({
-      name: name === 'wildlife.html' ? 'nature/wildlife.html' : name,
-      data: newer(name, await readFile(join(pages, name))),
-    })),
-  );
-  await writeZip(file, entries);
-  return file;
-}
-
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', address: '/' },
   { name: 'ledger', address: BEES },
@@ -46,14 +26,6 @@ const SHOTS: readonly Shot[] = [
       void (await page
         .getByLabel('The page’s content')
         .fill('<p><b>Wax and what it is for</b></p>\n<p>1. Candles</p>\n<p>2. Polish</p>\n<p>3. New foundation for the frames</p>')),
-  },
-  {
-    name: 'package',
-    address: '/bring-in?newer=larkmoor-canal-trust',
-    before: async (page) => {
-      await page.getByLabel(/^A package/).setInputFiles(await newerCanal());
-      await page.getByRole('button', { name: 'Bring in the newer version' }).waitFor({ timeout: 30_000 });
-    },
   },
   { name: 'desk', address: `${BEES}/inside-the-hive`, before: (page) => page.keyboard.press('n') },
   { name: 'desk-night', address: `${BEES}/opening-a-hive?family=lists`, dark: true },
@@ -92,7 +64,13 @@ const SHOTS: readonly Shot[] = [
         .waitFor(),
   },
   { name: 'register-colours', address: '/collections/larkmoor-canal-trust/registers/colours' },
-  { name: 'attached', address: '/collections/larkmoor-canal-trust/attached' },
+  {
+    name: 'gate',
+    address: '/gate',
+    as: 'ruth-pender',
+    before: (page) => page.getByRole('button', { name: /looked at: Winter/ }).click(),
+  },
+  { name: 'report', address: '/collections/larkmoor-canal-trust/report' },
   { name: 'spread', address: `${BEES}/spread` },
   { name: 'questions', address: '/questions?kind=images%2Ftrue-to-picture' },
   {

@@ -1,6 +1,6 @@
 /**
  * `npm run bench:store`: statements and milliseconds of screens and use-cases at 5,000 pages and 500,000 findings; fails when a bound is
- * broken. With INKWELL_ONLY=questions, those of the questions alone.
+ * broken. With INKWELL_ONLY=questions or INKWELL_ONLY=gate, those of the questions, or of the Gate and the record, alone.
  */
 import { spawn } from 'node:child_process';
 import { DEFAULT_PROFILE, PROFILES, REGISTERS } from '@inkwell/core';
@@ -17,6 +17,11 @@ import {
   showMend,
   thing,
   attached,
+  drawSample,
+  eventsTold,
+  makeReport,
+  showGate,
+  trend,
   noteFor,
   questions,
   search,
@@ -389,7 +394,33 @@ async function collections(whole: WholeCollections): Promise<void> {
   await measure('2,000 pages out with 50 mended', 3, () => whole.out(small), { p95: 10_000 }, 0);
 }
 
+/** The Gate, the record, and what programs are told, at this size. */
+async function gateAndRecord(): Promise<void> {
+  const group = (name: 'to sign' | 'held') => showGate(services, ADA, { group: name, collection: null, after: null }).then(must);
+  await measure('Gate, held pages of all collections', 20, () => group('held'), { p95: 300, statements: 8 });
+  await measure('Gate, pages to sign', 20, () => group('to sign'), { p95: 300, statements: 8 });
+  await measure('Report of the collection', 5, () => makeReport(services, ADA, { collection: 'many' }).then(must), {
+    p95: 4_000,
+    statements: 16,
+  });
+  await measure(
+    'Report of one page',
+    20,
+    async () => {
+      const { slug } = await db.selectFrom('pages').select('slug').where('gone_at', 'is', null).executeTakeFirstOrThrow();
+      return must(await makeReport(services, ADA, { collection: 'many', page: slug }));
+    },
+    { p95: 300, statements: 18 },
+  );
+  await measure('A sample drawn of all pages', 5, () => drawSample(services, ADA, { collection: 'many', seed: 7, most: 40 }).then(must), {
+    p95: 1_000,
+  });
+  await measure('Events, the first hundred', 20, () => eventsTold(services, ADA, { after: null, limit: 100 }).then(must), { p95: 100 });
+  await measure('Trend', 10, () => trend(services, ADA, { collection: 'many' }).then(must), { p95: 500 });
+}
+
 async function theRest(): Promise<void> {
+  await gateAndRecord();
   await screens();
   await registersShown();
   await mendMany();
@@ -405,8 +436,9 @@ const counted = await sql<{
   findings: number;
 }>`select (select count(*) from pages)::integer as pages, (select count(*) from findings)::integer as findings`.execute(db);
 console.log(`${counted.rows[0]!.pages.toLocaleString('en')} pages, ${counted.rows[0]!.findings.toLocaleString('en')} findings.`);
-await questionsAsked();
-if (process.env.INKWELL_ONLY !== 'questions') await theRest();
+if (process.env.INKWELL_ONLY !== 'gate') await questionsAsked();
+if (process.env.INKWELL_ONLY === 'gate') await gateAndRecord();
+else if (process.env.INKWELL_ONLY !== 'questions') await theRest();
 await db.destroy();
 for (const { what, median, p95, statements: many, bound, kept } of rows)
   console.log(

@@ -178,6 +178,6 @@ test('a report is judged, kept, compared and taken along', async ({ page }) => {
   await page.getByRole('link', { name: 'compare with now' }).first().click();
   await expect(page.getByRole('heading', { level: 1, name: 'Two reports' })).toBeVisible();
   await page.goto('/collections/larkmoor-canal-trust/report');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Web page' }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'HTML' }).click()]);
   expect(download.suggestedFilename()).toBe('accessibility-report-larkmoor-canal-trust.html');
 });

@@ -39,7 +39,7 @@ const WHO_CHANGES = 'reviewer author administrator';
 
 /**
  * For whom each act is: whoever else asks for it is refused. Told by part, of people who have it in all collections. Of packages, strokes
- * and mends that are not there everybody who may see any is told just that.
+ * mends and messages of readers that are not there everybody who may see any is told just that.
  */
 export const WHO_MAY: Readonly<Record<string, string>> = {
   'GET /api/collections/[collection]/findings': EVERYBODY,
@@ -69,7 +69,7 @@ export const WHO_MAY: Readonly<Record<string, string>> = {
   'POST /api/hosts/places': 'publisher administrator',
   'POST /api/hosts/remove': 'administrator',
   'POST /api/hosts/settle': WHO_CHANGES,
-  'POST /api/report/answer-reader': 'reviewer specialist administrator',
+  'POST /api/report/answer-reader': EVERYBODY,
   'POST /api/report/judge': 'reviewer specialist administrator',
   'POST /api/report/keep': 'reviewer publisher administrator',
   'POST /api/report/sample': 'reviewer publisher administrator',

@@ -37,6 +37,7 @@ test('what another standard would make of all pages is seen before, to the numbe
   const seen = value(await trySelection(services, SAM, { profile: NAME, selection }));
   expect(seen.pages).toBe(2);
   expect(seen.before).toMatchObject({ held: 1, ready: 1 });
+  expect(seen).toMatchObject({ movedMany: 1, moved: [{ before: 'held', after: 'ready', lapses: false, more: -1 }] });
   expect(seen).toMatchObject({ freed: 1, newlyHeld: 0, after: { held: 0, must: seen.before.must - 1 } });
   const after = value(await showHouse(services, SAM, { profile: NAME }));
   expect(after.profile).toEqual(before.profile);

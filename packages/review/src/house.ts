@@ -76,12 +76,14 @@ class Undone extends Error {
 /** With the hours of work that what is open comes to, by what the house's own times say. */
 export interface EffectShown extends Effect {
   hours: { before: number; after: number };
+  /** Minutes that one more finding takes. */
+  minutesEach: number;
 }
 
 async function withHours(services: Services, effect: Effect): Promise<EffectShown> {
   const { others } = await houseEffort(services, services.db);
   const of = ({ must, should, consider, questions }: Effect['before']) => hoursFor(must + should + consider + questions, others.minutes);
-  return { ...effect, hours: { before: of(effect.before), after: of(effect.after) } };
+  return { ...effect, hours: { before: of(effect.before), after: of(effect.after) }, minutesEach: others.minutes };
 }
 
 /** What a selection would make of all pages held to a profile, counted as it would be; nothing is written. */

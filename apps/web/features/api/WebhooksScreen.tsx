@@ -88,14 +88,17 @@ function Hooks({ hooks, onEnd }: { hooks: readonly HookLine[]; onEnd(id: number)
           {hooks.map(({ id, url, events, by, waiting, received, givenUp }) => (
             <tr key={id}>
               <th scope="row">
-                <Link href={`/webhooks?of=${id}`}>{url}</Link>
+                {url}
                 <Small>{`made by ${by}`}</Small>
               </th>
               <td>{events.map((one) => EVENT_WORDS[one] ?? one).join(', ')}</td>
               <td>
-                {[`${received} received`, waiting > 0 && `${waiting} waiting`, givenUp > 0 && `${givenUp} given up`]
-                  .filter(Boolean)
-                  .join(', ')}
+                <Link href={`/webhooks?of=${id}`}>{`What was sent to no. ${id}`}</Link>
+                <Small>
+                  {[`${received} received`, waiting > 0 && `${waiting} waiting`, givenUp > 0 && `${givenUp} given up`]
+                    .filter(Boolean)
+                    .join(', ')}
+                </Small>
               </td>
               <td>
                 <Button onPress={() => onEnd(id)} aria-label={`End it: ${url}`}>

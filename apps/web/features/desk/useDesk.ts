@@ -119,6 +119,9 @@ function useSaid(): [string, (words: string) => void] {
   return [said, useCallback((words: string) => setSaid((was) => (was === words ? `${words}\u00a0` : words)), [])];
 }
 
+/** Where the house wants two signatures. */
+const ONE_MORE = 'Signed. Somebody else signs it too before it is signed off.';
+
 /** The page under review and everything that can be done to it. One action at a time; its answer is the page as it stands then. */
 export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskActions] {
   const { desk, busy, problem, besides, act, leaveOff, tryAgain, dismiss } = useActs(initial);
@@ -214,7 +217,8 @@ export function useDesk(initial: Desk, place: DeskPlace): [DeskState, DeskAction
       undo: () => ok(act('undo', based({}), tell('Undone.'))),
       redo: () => ok(act('redo', based({}), tell('Done again.'))),
       restore: (revision) => ok(act('restore', based({ revision }), tell(`Revision ${revision} is restored.`))),
-      signOff: () => ok(act('sign-off', based({}), () => say('Signed off.'))),
+      signOff: () =>
+        ok(act('sign-off', based({}), ({ release }) => say(release === 'draft' || release === 'lapsed' ? ONE_MORE : 'Signed off.'))),
       lookAt: (step, looked) =>
         ok(act('look-at', based({ step, looked }), () => say(looked ? 'Marked as looked at.' : 'No longer marked as looked at.'))),
       changePage: (change) => ok(act('change', based(change), tell('Changed.'))),

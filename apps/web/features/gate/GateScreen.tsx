@@ -96,7 +96,7 @@ export function GateScreen({ shown, hosts }: GateProps) {
       {gate.next !== null && (
         <Row>
           <Button onPress={() => void gate.more()} isDisabled={gate.busy}>
-            More
+            More pages
           </Button>
         </Row>
       )}

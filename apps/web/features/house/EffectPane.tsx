@@ -1,9 +1,12 @@
 'use client';
 import type { EffectShown } from '@inkwell/review';
 import type { Tally } from '@inkwell/store';
+import Link from 'next/link';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { Table } from '@/ui/Table';
+import { Small, Table } from '@/ui/Table';
+import { VERDICT_WORDS } from '@/ui/Verdict';
 import { counted } from '@/ui/words';
 import type { StandardDraft } from './useStandard';
 
@@ -76,6 +79,7 @@ export function EffectPane({ standard, maySet }: { standard: StandardDraft; mayS
           </tbody>
         </Table>
       )}
+      {effect && isCounted && effect.moved.length > 0 && <MovedPages effect={effect} />}
       {changes.length > 0 && (
         <ul>
           {changes.slice(0, 12).map(({ about, before, after }) => (
@@ -88,10 +92,62 @@ export function EffectPane({ standard, maySet }: { standard: StandardDraft; mayS
   );
 }
 
+/** Pages told at first. */
+const FIRST = 10;
+
+/** Each page that would stand otherwise: how it stands then, whether its sign-off lapses, and what that costs. */
+function MovedPages({ effect }: { effect: EffectShown }) {
+  const [all, setAll] = useState(false);
+  const { moved, movedMany, minutesEach } = effect;
+  const minutes = (more: number) => (more > 0 ? `${Math.round(more * minutesEach).toLocaleString('en')} min` : '');
+  return (
+    <>
+      <Table>
+        <caption>
+          {movedMany === 1 ? '1 page would stand otherwise' : `${movedMany.toLocaleString('en')} pages would stand otherwise`}
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Page</th>
+            <th scope="col">Then</th>
+            <th scope="col" className="number">
+              More work
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {moved.slice(0, all ? undefined : FIRST).map((page) => (
+            <tr key={`${page.collection} ${page.slug}`}>
+              <th scope="row">
+                <Link href={`/collections/${page.collection}/${page.slug}`}>{page.title}</Link>
+                <Small>{page.collectionTitle}</Small>
+              </th>
+              <td>
+                {VERDICT_WORDS[page.after]}
+                <Small>{page.lapses ? 'its sign-off lapses' : `now ${VERDICT_WORDS[page.before].toLowerCase()}`}</Small>
+              </td>
+              <td className="number">{minutes(page.more)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {!all && moved.length > FIRST && (
+        <Button onPress={() => setAll(true)}>{moved.length < movedMany ? `The first ${moved.length}` : `All ${moved.length}`}</Button>
+      )}
+    </>
+  );
+}
+
 const sayLapsed = (lapsed: number) => (lapsed > 0 ? `${counted(lapsed, 'sign-off', 'sign-offs')} lapsed.` : '');
 
 /** The difference in a sentence or two. */
-export function words({ newlyHeld, freed, lapsing, before, after }: Omit<EffectShown, 'hours'>): string {
+export function words({
+  newlyHeld,
+  freed,
+  lapsing,
+  before,
+  after,
+}: Pick<EffectShown, 'newlyHeld' | 'freed' | 'lapsing' | 'before' | 'after'>): string {
   const questions = after.questions - before.questions;
   const held = after.held - before.held;
   const parts = [

@@ -94,6 +94,7 @@ export function QuestionsScreen({ shown, rule, keys }: QuestionsProps) {
       <Head>
         <h1>Questions</h1>
         <Views at={shown.waiting} />
+        <Link href="/barriers">From readers</Link>
         <Pick
           label="Kind"
           value={rule ?? ''}

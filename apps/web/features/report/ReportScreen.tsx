@@ -38,7 +38,7 @@ const Outcomes = styled.dl`
   }
 `;
 const FORMS = [
-  { format: 'html', label: 'Web page' },
+  { format: 'html', label: 'HTML' },
   { format: 'pdf', label: 'PDF' },
   { format: 'xlsx', label: 'XLSX' },
   { format: 'csv', label: 'CSV' },

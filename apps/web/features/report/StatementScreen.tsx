@@ -30,6 +30,10 @@ const Page = styled.main`
   }
 `;
 
+/** A day as people write it. */
+const long = (day: string | null) =>
+  day === null ? 'no day yet' : new Date(day).toLocaleDateString('en-GB', { dateStyle: 'long', timeZone: 'UTC' });
+
 /** What the public is told of a collection, in plain words, and a form through which readers tell of barriers. */
 export function StatementScreen({ shown }: { shown: StatementShown }) {
   const { title, house, said, failed, unknown, exceptions, words, contact } = shown;
@@ -42,7 +46,7 @@ export function StatementScreen({ shown }: { shown: StatementShown }) {
       {words && <p>{words}</p>}
       <h2>What we looked at</h2>
       <p>
-        {`${subject.pages === 1 ? 'One page' : `All ${subject.pages} pages`}, against the Web Content Accessibility Guidelines (${standard.name}), level ${standard.level}. They were last looked at on ${audited.to ?? 'no day yet'}.`}
+        {`${subject.pages === 1 ? 'One page' : `All ${subject.pages} pages`}, against the Web Content Accessibility Guidelines (${standard.name}), level ${standard.level}. They were last looked at on ${long(audited.to)}.`}
       </p>
       <h2>Where it falls short</h2>
       {met ? (
@@ -64,7 +68,7 @@ export function StatementScreen({ shown }: { shown: StatementShown }) {
           <h2>What we know of, and fix later</h2>
           <ul>
             {exceptions.map((one) => (
-              <li key={one.title}>{`${one.title}: by ${one.until}`}</li>
+              <li key={one.title}>{`${one.title}: by ${long(one.until)}`}</li>
             ))}
           </ul>
         </>
@@ -72,7 +76,7 @@ export function StatementScreen({ shown }: { shown: StatementShown }) {
       <h2>Tell us</h2>
       <p>{`Write to ${contact}, or use this form. What you write is read by the people who review these pages.`}</p>
       <BarrierForm slug={shown.slug} />
-      <p>{`This statement was last looked over on ${shown.at}.`}</p>
+      <p>{`This statement was last looked over on ${long(shown.at)}.`}</p>
     </Page>
   );
 }

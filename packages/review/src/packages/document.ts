@@ -5,9 +5,11 @@ import {
   convertMhtml,
   isBareImages,
   isDocx,
+  isMhtml,
   isZip,
   limitsFrom,
   pageOfImages,
+  RefusedZip,
   spliceZip,
   UnreadableDocument,
   writeNewZip,
@@ -34,13 +36,20 @@ export interface Opened {
  * @throws RefusedZip, UnreadableDocument
  */
 export async function openSent(file: string, name: string, folder: string): Promise<Opened> {
-  if (!(await isZip(file))) return ofDocument(await convertMhtml(await wholeOf(file), name), name, folder);
+  if (!(await isZip(file))) {
+    const bytes = await wholeOf(file);
+    if (!isMhtml(bytes.subarray(0, HEAD))) throw new RefusedZip('not a zip', `${name} is no zip archive`);
+    return ofDocument(await convertMhtml(bytes, name), name, folder);
+  }
   const source = await zipSource(file, limitsFrom(process.env));
   if (isDocx(source)) return ofDocument(await convertDocx(await wholeOf(file), source, name), name, folder);
   const paths = source.files.map(({ path }) => path);
   if (isBareImages(paths)) return withPage(source, name, folder);
   return { source, made: null, title: '', troubles: [] };
 }
+
+/** Bytes by which the kind of a file is told. */
+const HEAD = 4_096;
 
 /** Largest document taken in, in bytes: what converts it holds all of it. */
 const LARGEST_DOCUMENT = 100_000_000;

@@ -38,12 +38,32 @@ export interface StatementShown {
   exceptions: { title: string; until: string }[];
 }
 
+/** How long a report holds for whoever asks without being signed in, in ms: a large collection takes seconds to be counted. */
+const HOLDS_MS = 60_000;
+const MOST_HELD = 50;
+const told = new WeakMap<Services['db'], Map<string, { at: number; said: Promise<Result<ReportSaid>> }>>();
+
+function saidLately(services: Services, collection: string): Promise<Result<ReportSaid>> {
+  const known = told.get(services.db) ?? new Map<string, { at: number; said: Promise<Result<ReportSaid>> }>();
+  told.set(services.db, known);
+  const at = services.now().getTime();
+  const held = known.get(collection);
+  if (held && Math.abs(at - held.at) < HOLDS_MS) return held.said;
+  const said = makeReport(services, THE_SYSTEM, { collection });
+  // What failed is not held.
+  said.catch(() => known.delete(collection));
+  known.delete(collection);
+  known.set(collection, { at, said });
+  if (known.size > MOST_HELD) known.delete(known.keys().next().value!);
+  return said;
+}
+
 /** The statement of a collection, for whoever asks: only one that was made, and is to be shown. */
 export async function publicStatement(services: Services, wish: { collection: string }): Promise<Result<StatementShown>> {
   const collection = await collectionBySlug(services.db, wish.collection);
   const row = collection && (await statementOf(services.db, collection.id));
   if (!collection || !row?.shown) return notFound('This statement');
-  const said = await makeReport(services, THE_SYSTEM, { collection: wish.collection });
+  const said = await saidLately(services, wish.collection);
   return said.ok ? done(shownOf(said.value, row, (await house(services.db)).name, collection)) : said;
 }
 

@@ -123,7 +123,27 @@ export interface Effect {
   newlyHeld: number;
   freed: number;
   lapsing: number;
+  /** Pages that would stand otherwise, whose sign-offs would lapse first; the first of them, and how many there are. */
+  moved: MovedPage[];
+  movedMany: number;
 }
+
+/** How a page would stand under another version of its profile. */
+export interface MovedPage {
+  slug: string;
+  title: string;
+  collection: string;
+  collectionTitle: string;
+  before: Verdict;
+  after: Verdict;
+  /** Whether its sign-off would lapse. */
+  lapses: boolean;
+  /** How much more would be open on it. */
+  more: number;
+}
+
+/** Pages told that would stand otherwise. */
+const MOST_MOVED = 300;
 
 const TALLY = (of: string) => {
   const [verdict, column] = [sql.ref(`${of}.verdict`), (name: string) => sql`coalesce(sum(${sql.ref(`${of}.${name}`)}), 0)::integer`];
@@ -140,11 +160,21 @@ export async function effectOf(trx: Write, profileId: number, today: string): Pr
     join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId} and s.collection_id is not null`;
   const { rows } = await sql<Effect>`${counting(chosen, today)},
     after as (select sums.page_id, sums.must, sums.should, sums.consider, sums.questions, ${VERDICT} as verdict
-      from sums join bars on bars.id = sums.bar_id)
+      from sums join bars on bars.id = sums.bar_id),
+    moved as materialized (select s.page_id, s.verdict as before, after.verdict as after,
+        s.release in ('signed off', 'published') and after.verdict <> 'ready' as lapses,
+        after.must + after.should + after.consider + after.questions - s.must - s.should - s.consider - s.questions as more
+      from after join page_status s on s.page_id = after.page_id where s.verdict <> after.verdict
+        or (s.release in ('signed off', 'published') and after.verdict <> 'ready'))
     select count(*)::integer as pages, ${TALLY('s')} as before, ${TALLY('after')} as after,
       (count(*) filter (where s.verdict = 'ready' and after.verdict = 'held'))::integer as "newlyHeld",
       (count(*) filter (where s.verdict = 'held' and after.verdict <> 'held'))::integer as freed,
-      (count(*) filter (where s.release in ('signed off', 'published') and after.verdict <> 'ready'))::integer as lapsing
+      (count(*) filter (where s.release in ('signed off', 'published') and after.verdict <> 'ready'))::integer as lapsing,
+      (select count(*)::integer from moved) as "movedMany",
+      (select coalesce(jsonb_agg(jsonb_build_object('slug', p.slug, 'title', p.title, 'collection', c.slug, 'collectionTitle', c.title,
+          'before', m.before, 'after', m.after, 'lapses', m.lapses, 'more', m.more) order by m.lapses desc, m.more desc, p.id), '[]')
+        from (select * from moved order by lapses desc, more desc, page_id limit ${MOST_MOVED}) m join pages p on p.id = m.page_id
+        join collections c on c.id = p.collection_id) as moved
     from after join page_status s on s.page_id = after.page_id`.execute(trx);
   return rows[0]!;
 }
