@@ -362,13 +362,10 @@ test('the description is OpenAPI 3.1 as a validator has it, and every call in it
       const found = (await (await program.get(`/api/v1/collections/${slug}/findings?page=${id}&outcome=cantTell`)).json()) as Found;
       const collection =
         method === 'put' && path.endsWith('{slug}') ? renewed : /\{id\}|\/findings$/.test(path) ? slug : 'a-first-year-with-bees';
-      const named = path.includes('/findings/')
-        ? found.items[0]!.id
-        : path.includes('/jobs/')
-          ? sent
-          : path.includes('/webhooks/')
-            ? await madeHook(program)
-            : id;
+      const hook = path.includes('/webhooks/') ? await madeHook(program) : 0;
+      const named = [found.items[0]!.id, sent, hook, id][
+        ['/findings/', '/jobs/', '/webhooks/', ''].findIndex((part) => path.includes(part))
+      ]!;
       const isPackage = requestBody !== undefined && 'application/zip' in requestBody.content;
       const answer = await program.fetch(path.replace('{slug}', collection).replace('{id}', String(named)), {
         method,

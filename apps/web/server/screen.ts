@@ -36,5 +36,18 @@ export async function screenWithPeople<T>(
   }
 }
 
+/** The same of a screen that nobody need be signed in for. */
+export async function openScreen<T>(read: (services: Services) => Promise<Result<T>>): Promise<{ shown: T } | { problem: Problem }> {
+  try {
+    const result = await read(await services());
+    if (result.ok) return { shown: result.value };
+    if (result.problem.code === 'not-found') notFound();
+    return { problem: result.problem };
+  } catch (error) {
+    if (isAway(error)) return { problem: AWAY };
+    throw error;
+  }
+}
+
 /** A value as it comes over the wire, moments as texts: so that what a screen begins with is what it is sent later. */
 export const asSent = <T>(value: unknown): T => JSON.parse(JSON.stringify(value)) as T;

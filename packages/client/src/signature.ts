@@ -2,8 +2,8 @@
 const TOLERANCE = 300;
 
 /**
- * Whether a message of a webhook is from the server that has the secret, and new. `body`: as it came, byte for byte; `header`: what stands in
- * `Inkwell-Signature`; `now`: in seconds since 1970.
+ * Whether a message of a webhook is from the server that has the secret, and new. `body`: as it came, byte for byte; `header`: what stands
+ * in `Inkwell-Signature`; `now`: in seconds since 1970.
  */
 export async function verifySignature(
   body: string,

@@ -6,7 +6,8 @@ import { isAway } from '@inkwell/store';
 import { bytesWithin } from '../answer';
 import { log } from '../log';
 import { services } from '../services';
-import { CALLS, lacks, type Call } from './calls';
+import type { Call } from './call';
+import { CALLS, lacks } from './calls';
 import { openApi } from './openApi';
 import { problemAnswer, Trouble, type ShapeError } from './problems';
 

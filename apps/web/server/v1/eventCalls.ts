@@ -1,6 +1,6 @@
 import 'server-only';
 import { deliveries, endWebhook, eventsTold, newWebhook, webhooks, type NewHook } from '@inkwell/review';
-import type { Call } from './calls';
+import type { Call } from './call';
 import { cursorOf } from './cursors';
 import { json, numberOf, span, valueOf } from './parts';
 import { WEBHOOK } from './schemas';

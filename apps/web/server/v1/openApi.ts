@@ -1,4 +1,5 @@
-import { CALLS, type Call } from './calls';
+import type { Call } from './call';
+import { CALLS } from './calls';
 import { KINDS } from './problems';
 import { ANSWERS } from './schemas';
 

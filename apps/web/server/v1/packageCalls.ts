@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import Busboy from '@fastify/busboy';
 import { cancelJobBegun, inScratch, jobTold, LARGEST_PACKAGE, sendIn, type JobTold } from '@inkwell/review';
 import { bodyToFile, TooLarge } from '../packageBody';
-import type { Asked, Call } from './calls';
+import type { Asked, Call } from './call';
 import { json, valueOf } from './parts';
 import { Trouble } from './problems';
 

@@ -1,7 +1,7 @@
 import 'server-only';
 import { REPORT_COLUMNS, REPORT_FORMATS, REPORT_TYPES, reportFile, type ReportFile } from '@inkwell/review';
 import { streamed } from '../streamed';
-import type { Call } from './calls';
+import type { Call } from './call';
 import { valueOf } from './parts';
 import { Trouble } from './problems';
 

@@ -17,8 +17,8 @@ export interface Chosen {
 }
 
 /**
- * A sample after WCAG-EM 1.0, step 3: a structured one of pages that stand for the others (where readers begin, each content type, each way of
- * being made up, where most of each family stands open), and a random one of a tenth of it, drawn from the rest. The same seed gives the
+ * A sample after WCAG-EM 1.0, step 3: a structured one of pages that stand for the others (where readers begin, each content type, each way
+ * of being made up, where most of each family stands open), and a random one of a tenth of it, drawn from the rest. The same seed gives the
  * same pages. `most`: how many the structured sample may hold; it takes one of each reason in turn.
  */
 export function samplePages(candidates: readonly Candidate[], seed: number, most: number): Chosen[] {

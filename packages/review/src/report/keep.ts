@@ -156,7 +156,7 @@ export async function judgeCriterion(
 /** Pages of the structured part of a sample, at most. */
 const MOST_SAMPLED = 60;
 
-/** Draws a sample of a collection that is too large to be judged whole, or lets it go (seed of null). The same seed draws the same pages. */
+/** Draws a sample of a collection that is too large to be judged whole, or lets it go (seed of null). A seed draws the same pages again. */
 export async function drawSample(
   services: Services,
   actor: Actor,
