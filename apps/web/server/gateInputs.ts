@@ -53,6 +53,11 @@ export const NEW_HOST = checker({
   properties: { name: SHORT, kind: { enum: ['host', 'folder'] }, address: SHORT, token: SHORT },
 });
 export const ON_HOST = checker({ ...base, required: ['host'], properties: { host: ID } });
+export const BRING_FROM_HOST = checker({
+  ...base,
+  required: ['host', 'place'],
+  properties: { host: ID, place: { type: 'string', minLength: 1, maxLength: 200 } },
+});
 export const CONNECT = checker({
   ...base,
   required: ['collection', 'host', 'place'],

@@ -215,6 +215,7 @@ export {
   type GateDone,
 } from './release/publish.ts';
 export { connect, disconnect, lookNow, newHost, placesOnHost, removeHost, showHosts, type HostView } from './release/hosts.ts';
+export { bringFromHost } from './release/bringFrom.ts';
 export { lookAtHost, settleBoth, type Pulled } from './release/pull.ts';
 export type { GateGroup, SigningRules } from '@inkwell/store';
 export { LOOK_AT_HOST, PUBLISH, SEE_PUBLIC } from './jobs.ts';

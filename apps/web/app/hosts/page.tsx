@@ -1,4 +1,4 @@
-import { showHosts } from '@inkwell/review';
+import { may, showHosts } from '@inkwell/review';
 import type { Metadata } from 'next';
 import { HostsScreen } from '@/features/gate/HostsScreen';
 import { screenWithPeople } from '@/server/screen';
@@ -15,10 +15,7 @@ export default async function HostsPage() {
   const crumbs = [{ label: 'Shelf', href: '/' }, { label: 'Gate', href: '/gate' }, { label: 'Hosts' }];
   return (
     <Shell crumbs={crumbs} actor={actor} people={people}>
-      <HostsScreen
-        hosts={shown}
-        mayAdd={actor.memberships.some(({ collection, role }) => collection === null && role === 'administrator')}
-      />
+      <HostsScreen hosts={shown} mayAdd={may(actor, 'look after people', 'house')} mayBring={may(actor, 'bring in', 'house')} />
     </Shell>
   );
 }

@@ -1,11 +1,11 @@
 'use client';
-import type { HostView, Problem } from '@inkwell/review';
-import { useEffect, useState } from 'react';
+import type { HostView } from '@inkwell/review';
+import { useState } from 'react';
 import { Button } from '@/ui/Button';
 import { Pick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
-import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
+import { usePlaces } from './usePlaces';
 
 interface ConnectProps {
   collection: string;
@@ -17,22 +17,9 @@ interface ConnectProps {
 /** Says on which host, and where there, a collection is published. */
 export function ConnectSheet({ collection, hosts, onClose, ask }: ConnectProps) {
   const [host, setHost] = useState(String(hosts[0]?.id ?? ''));
-  const [places, setPlaces] = useState<readonly { place: string; title: string }[]>([]);
-  const [place, setPlace] = useState('');
-  const [problem, setProblem] = useState<Problem | null>(null);
-  useEffect(() => {
-    if (host === '') return;
-    let left = false;
-    void send<{ place: string; title: string }[]>('/api/hosts/places', { host: Number(host) }).then((sent) => {
-      if (left) return;
-      setProblem(sent.ok ? null : sent.problem);
-      setPlaces(sent.ok ? sent.value : []);
-      setPlace(sent.ok ? ((sent.value.find((one) => one.place === collection) ?? sent.value[0])?.place ?? '') : '');
-    });
-    return () => {
-      left = true;
-    };
-  }, [host, collection]);
+  const { places, problem } = usePlaces(host);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const place = chosen ?? (places.find((one) => one.place === collection) ?? places[0])?.place ?? '';
   return (
     <Sheet title="Where is this collection published?" open onClose={onClose} problem={problem}>
       {hosts.length === 0 ? (
@@ -40,11 +27,19 @@ export function ConnectSheet({ collection, hosts, onClose, ask }: ConnectProps) 
       ) : (
         <>
           <p>Pages are found there by their addresses. Nothing is changed there until something is published.</p>
-          <Pick label="Host" value={host} onChange={setHost} options={hosts.map(({ id, name }) => ({ value: String(id), label: name }))} />
+          <Pick
+            label="Host"
+            value={host}
+            onChange={(next) => {
+              setHost(next);
+              setChosen(null);
+            }}
+            options={hosts.map(({ id, name }) => ({ value: String(id), label: name }))}
+          />
           <Pick
             label="Its place there"
             value={place}
-            onChange={setPlace}
+            onChange={setChosen}
             options={places.map((one) => ({ value: one.place, label: one.title }))}
           />
         </>

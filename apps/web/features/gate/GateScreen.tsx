@@ -148,7 +148,7 @@ function HostLine({ shown: { collection, can }, gate, onConnect, onSigning }: Ho
         )}
         {collection?.can.connect && <Button onPress={onConnect}>{host ? 'Connect it elsewhere…' : 'Connect it to a host…'}</Button>}
         {can.setRules && <Button onPress={onSigning}>How pages are signed…</Button>}
-        {can.addHosts && <ButtonLink href="/hosts">Hosts</ButtonLink>}
+        {can.seeHosts && <ButtonLink href="/hosts">Hosts</ButtonLink>}
       </Row>
     </>
   );

@@ -3,18 +3,20 @@ import type { HostView, Problem } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
-import { Choice, TextBox } from '@/ui/Field';
+import { Choice, Pick, TextBox } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { Sheet } from '@/ui/Sheet';
 import { Main } from '@/ui/Shell';
 import { Small, Table, TableFrame } from '@/ui/Table';
+import { usePlaces } from './usePlaces';
 
 /** Hosts pages are published on: added when they answer, and taken out. */
-export function HostsScreen({ hosts, mayAdd }: { hosts: readonly HostView[]; mayAdd: boolean }) {
+export function HostsScreen({ hosts, mayAdd, mayBring }: { hosts: readonly HostView[]; mayAdd: boolean; mayBring: boolean }) {
   const router = useRouter();
   const [adding, setAdding] = useState(false);
+  const [bringing, setBringing] = useState<HostView | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const remove = async (host: number) => {
     const sent = await send<null>('/api/hosts/remove', { host });
@@ -46,9 +48,9 @@ export function HostsScreen({ hosts, mayAdd }: { hosts: readonly HostView[]; may
                 <th scope="col" className="number">
                   Collections
                 </th>
-                {mayAdd && (
+                {(mayAdd || mayBring) && (
                   <th scope="col">
-                    <span className="aside-from-view">Take it out</span>
+                    <span className="aside-from-view">What can be done</span>
                   </th>
                 )}
               </tr>
@@ -62,11 +64,23 @@ export function HostsScreen({ hosts, mayAdd }: { hosts: readonly HostView[]; may
                   </th>
                   <td>{address}</td>
                   <td className="number">{collections}</td>
-                  {mayAdd && (
+                  {(mayAdd || mayBring) && (
                     <td>
-                      <Button onPress={() => void remove(id)} aria-label={`Take it out: ${name}`}>
-                        Take it out
-                      </Button>
+                      <Row>
+                        {mayBring && (
+                          <Button
+                            onPress={() => setBringing(hosts.find((one) => one.id === id)!)}
+                            aria-label={`Bring a collection in from ${name}`}
+                          >
+                            Bring a collection in…
+                          </Button>
+                        )}
+                        {mayAdd && (
+                          <Button onPress={() => void remove(id)} aria-label={`Take it out: ${name}`}>
+                            Take it out
+                          </Button>
+                        )}
+                      </Row>
                     </td>
                   )}
                 </tr>
@@ -75,6 +89,7 @@ export function HostsScreen({ hosts, mayAdd }: { hosts: readonly HostView[]; may
           </Table>
         </TableFrame>
       )}
+      {bringing && <BringSheet host={bringing} onClose={() => setBringing(null)} />}
       {adding && (
         <AddSheet
           onClose={() => {
@@ -84,6 +99,39 @@ export function HostsScreen({ hosts, mayAdd }: { hosts: readonly HostView[]; may
         />
       )}
     </Main>
+  );
+}
+
+/** Brings the drafts of a place in: shown first, as any package. */
+function BringSheet({ host, onClose }: { host: HostView; onClose(): void }) {
+  const router = useRouter();
+  const { places, problem: unasked } = usePlaces(String(host.id));
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const place = chosen ?? places[0]?.place ?? '';
+  const bring = async () => {
+    const sent = await send<number>('/api/hosts/bring-in', { host: host.id, place });
+    setProblem(sent.ok ? null : sent.problem);
+    if (sent.ok) router.push(`/bring-in/${sent.value}`);
+  };
+  return (
+    <Sheet title={`Bring a collection in from ${host.name}`} open onClose={onClose} problem={problem ?? unasked}>
+      <p>
+        Its drafts are shown before anything becomes a page here. After that the collection is connected, and what changes there comes here.
+      </p>
+      <Pick
+        label="Its place there"
+        value={place}
+        onChange={setChosen}
+        options={places.map((one) => ({ value: one.place, label: one.title }))}
+      />
+      <Row>
+        <Button $look="main" isDisabled={place === ''} onPress={() => void bring()}>
+          Look at it
+        </Button>
+        <Button onPress={onClose}>Cancel</Button>
+      </Row>
+    </Sheet>
   );
 }
 

@@ -1,6 +1,7 @@
 import {
   acceptPackage,
   addArrivals,
+  addConnection,
   addCollection,
   arrivingAmong,
   barFor,
@@ -75,6 +76,11 @@ async function newCollection(trx: Write, found: Package, wished: string): Promis
   const scope = found.kind === 'course' ? 'fragment' : 'document';
   const collection = await addCollection(trx, { slug, title, kind: found.kind ?? 'site', scope, arrived_at: null });
   await acceptPackage(trx, found.id, collection);
+  // What came from a host goes back there; it is looked for changes once all of it is here.
+  if (found.wanted?.kind === 'host') {
+    const [host, place] = found.wanted.addresses;
+    await addConnection(trx, { collection_id: collection, host_id: Number(host), place: place!, made_by: found.made_by });
+  }
   return done(null);
 }
 

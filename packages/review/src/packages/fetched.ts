@@ -22,8 +22,10 @@ import { mayReceive, waitToBeRead } from './receive.ts';
 /** Addresses given at once. */
 const MOST_ADDRESSES = 2_000;
 
+type FromAddresses = Exclude<Wanted, { kind: 'host' }>;
+
 export interface AskForPages {
-  kind: Wanted['kind'];
+  kind: FromAddresses['kind'];
   /** Addresses as they were typed, white space between them. */
   text: string;
   newerOf?: string | undefined;
@@ -53,7 +55,7 @@ export async function askForPages(services: Services, actor: Actor, wish: AskFor
           ? 'Whoever looks after this server names the hosts that may be visited (INKWELL_HOSTS).'
           : `Hosts that are allowed: ${policy.allowed.join(', ')}.`,
     });
-  const wanted: Wanted = { kind: wish.kind, addresses: wish.kind === 'addresses' ? addresses : addresses.slice(0, 1) };
+  const wanted: FromAddresses = { kind: wish.kind, addresses: wish.kind === 'addresses' ? addresses : addresses.slice(0, 1) };
   const sha256 = await keepFile(services.db, 'application/json', Buffer.from(JSON.stringify(wanted)));
   return done(await waitToBeRead(services, { name: nameOf(first), sha256, made_by: actor.id, renews: into.value, wanted }));
 }
@@ -71,7 +73,7 @@ const EVERY_MS = 700;
  * @param folder where it may write
  * @throws UnreadableDocument when not one page came
  */
-export async function openFetched(services: Services, found: Package, wanted: Wanted, folder: string): Promise<Opened> {
+export async function openFetched(services: Services, found: Package, wanted: FromAddresses, folder: string): Promise<Opened> {
   let told = 0;
   const onProgress = async (fetched: { pages: number; files: number }) => {
     if (Date.now() - told < EVERY_MS) return true;

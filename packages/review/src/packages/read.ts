@@ -29,6 +29,7 @@ import type { Services } from '../services.ts';
 import { openSent, type Opened } from './document.ts';
 import { fetchToDisk, filesOfPackage, inScratch, keepFromDisk } from './files.ts';
 import { openFetched } from './fetched.ts';
+import { openHostPlace } from '../release/bringFrom.ts';
 import { sampleOf } from './sampled.ts';
 import { siteTitle } from './siteTitle.ts';
 import { textsOf, type PageText } from './texts.ts';
@@ -69,6 +70,8 @@ export async function readPackage(services: Services, wish: { id: number; last: 
   await orGiveUp(services, found, wish.last, () =>
     inScratch(async (folder) => {
       const file = join(folder, 'package');
+      if (found.wanted?.kind === 'host')
+        return tellOf(services, found, await openHostPlace(services, found, found.wanted.addresses, folder));
       if (found.wanted) return tellOf(services, found, await openFetched(services, found, found.wanted, folder));
       await fetchToDisk(services.db, (await fileByHash(services.db, found.sha256))!, file);
       await tellOf(services, found, await openSent(file, found.name, folder));

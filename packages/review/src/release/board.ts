@@ -41,7 +41,7 @@ export interface GateShown {
     can: { connect: boolean; pull: boolean };
   } | null;
   /** What may be done to a whole group. */
-  can: { sign: boolean; publish: boolean; setRules: boolean; addHosts: boolean };
+  can: { sign: boolean; publish: boolean; setRules: boolean; seeHosts: boolean };
 }
 
 /** Pages before the gate: what goes out, at which revision, what holds the rest and who can lift it. */
@@ -84,7 +84,7 @@ export function showGate(
         sign: may(actor, 'sign off', on),
         publish: may(actor, 'publish', on),
         setRules: may(actor, 'set the standard', 'house'),
-        addHosts: may(actor, 'look after people', 'house'),
+        seeHosts: may(actor, 'publish', 'house') || may(actor, 'bring in', 'house'),
       },
     });
   });

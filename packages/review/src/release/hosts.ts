@@ -13,7 +13,7 @@ import {
   type HostKind,
 } from '@inkwell/store';
 import { enqueue } from '@inkwell/work';
-import { unlessAllowed, type Actor } from '../actor.ts';
+import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { inCollection } from '../inCollection.ts';
 import { lookAtHostJob } from '../jobs.ts';
 import { nameFrom, NO_NAME } from '../people/words.ts';
@@ -24,9 +24,12 @@ import { seal } from './seal.ts';
 
 export type HostView = Pick<Host, 'id' | 'name' | 'kind' | 'address'> & { collections: number };
 
+/** Whoever publishes or brings in may know which hosts there are. */
+const unlessHosts = (actor: Actor) => (may(actor, 'publish', 'house') ? null : unlessAllowed(actor, 'bring in', 'house', 'This host'));
+
 /** Hosts pages may be published on. */
 export async function showHosts(services: Services, actor: Actor): Promise<Result<HostView[]>> {
-  const barred = unlessAllowed(actor, 'publish', 'house', 'This');
+  const barred = unlessHosts(actor);
   if (barred) return barred;
   return done((await hosts(services.db)).map(({ id, name, kind, address, collections }) => ({ id, name, kind, address, collections })));
 }
@@ -96,7 +99,7 @@ export async function placesOnHost(
   actor: Actor,
   wish: { host: number },
 ): Promise<Result<{ place: string; title: string }[]>> {
-  const barred = unlessAllowed(actor, 'publish', 'house', 'This host');
+  const barred = unlessHosts(actor);
   if (barred) return barred;
   const host = await hostById(services.db, wish.host);
   return host ? tried(() => connectorOf(host).places(), 'Nothing was changed.') : notFound('This host');

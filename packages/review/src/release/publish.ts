@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { HostTrouble, type Connector } from '@inkwell/host';
 import {
+  addMessages,
   askToPublish,
   callOff,
   connectionOf,
@@ -16,6 +17,7 @@ import {
   notePublic,
   noteTry,
   pageById,
+  personById,
   pagesForGate,
   publicationById,
   publishedPages,
@@ -138,8 +140,17 @@ export async function runPublication(services: Services, wish: { publication: nu
   }
 }
 
+/** Ends what was asked for as not done, and tells whoever asked. */
 async function fail(services: Services, wanted: Publication, problem: string): Promise<void> {
-  await writing(services.db, (trx) => endPublication(trx, wanted.id, { state: 'failed', problem, address: null, by: null }));
+  await writing(services.db, async (trx) => {
+    if (!(await endPublication(trx, wanted.id, { state: 'failed', problem, address: null, by: null }))) return;
+    const [by, page] = [await personById(trx, wanted.asked_by), await pageById(trx, wanted.page_id)];
+    if (!by?.email || !page) return;
+    const subject = wanted.act === 'publish' ? `Not published: ${page.title}` : `Not taken off: ${page.title}`;
+    const site = process.env.INKWELL_ADDRESS ?? '';
+    const body = `Hello ${by.name},\n\n${problem}\n\n${site}/gate?collection=${encodeURIComponent(page.collection_slug)}\n`;
+    await addMessages(trx, [{ person: by.id, address: by.email, subject, body }]);
+  });
 }
 
 /** Under the page's lock: why the revision may not go out now, or null. */

@@ -3,7 +3,12 @@ import { openDatabase, type Database } from '@inkwell/store';
 import { faultProxy, type FaultProxy } from '../../../host/src/testing/faultProxy.ts';
 import { serveHost } from '../../../host/src/server/serve.ts';
 import {
+  acceptIntoShelf,
   askPublication,
+  bringFromHost,
+  examineArrivals,
+  readPackage,
+  unpackPackage,
   connect,
   callPublicationOff,
   desk,
@@ -329,6 +334,61 @@ describe('what changes there', () => {
     await db().updateTable('pages').set({ address: 'elsewhere.html' }).where('id', '=', view.pageId).execute();
     expect(await lookAtHost(services, { collection: collection() })).toMatchObject({ gone: 1 });
     expect((await stateOf(view.pageId)).state).toBe('gone there');
+  });
+});
+
+describe('a collection comes from its host', () => {
+  test('in the order and by the titles it has there, with its files, and connected', async () => {
+    const place = `wax-${process.pid}`;
+    await there('PUT', `api/places/${place}`, { title: 'Wax & candles' });
+    for (const [address, title] of [
+      ['z-first.html', 'Melting “wax”'],
+      ['unit/a-second.html', 'Dipping'],
+    ] as const)
+      await there('POST', `api/places/${place}/pages`, {
+        address,
+        title,
+        kind: 'lesson',
+        parts: [{ name: 'main', html: `<h2>${title}</h2>` }],
+      });
+    const id = value(await bringFromHost(services, SAM, { host: hostId, place }));
+    await readPackage(services, { id, last: true });
+    value(await acceptIntoShelf(services, SAM, { id, title: '', types: {} }));
+    await unpackPackage(services, { id, by: SAM.id, last: true });
+    const { collection_id: made } = await db()
+      .selectFrom('packages')
+      .select('collection_id')
+      .where('id', '=', id)
+      .executeTakeFirstOrThrow();
+    const waiting = await db().selectFrom('pages').select('id').where('collection_id', '=', made).execute();
+    await examineArrivals(services, { package: id, pages: waiting.map((one) => one.id), by: SAM.id, last: true });
+    const pages = await db()
+      .selectFrom('pages')
+      .select(['title', 'address', 'scope'])
+      .where('collection_id', '=', made)
+      .orderBy('position')
+      .execute();
+    expect(pages).toEqual([
+      { title: 'Melting “wax”', address: 'z-first.html', scope: 'fragment' },
+      { title: 'Dipping', address: 'unit/a-second.html', scope: 'fragment' },
+    ]);
+    expect(await lookAtHost(services, { collection: made! })).toEqual({ same: 2, pulled: 0, fresh: 0, both: 0, gone: 0 });
+    expect(await bringFromHost(services, UMA, { host: hostId, place })).toMatchObject({ ok: false, problem: { code: 'not-allowed' } });
+    expect(await bringFromHost(services, SAM, { host: hostId, place: 'nowhere' })).toMatchObject({
+      ok: false,
+      problem: { code: 'not-found' },
+    });
+    await db().deleteFrom('collections').where('id', '=', made).execute();
+  });
+
+  test('one that cannot be asked is refused with the reason', async () => {
+    const place = `wax-${process.pid}`;
+    const id = value(await bringFromHost(services, SAM, { host: hostId, place }));
+    proxy.set('down');
+    await readPackage(services, { id, last: true });
+    const after = await db().selectFrom('packages').select(['state', 'problem']).where('id', '=', id).executeTakeFirstOrThrow();
+    expect(after).toEqual({ state: 'refused', problem: expect.stringMatching(/host/) });
+    await db().deleteFrom('packages').where('id', '=', id).execute();
   });
 });
 

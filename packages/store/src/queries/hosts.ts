@@ -57,7 +57,7 @@ export async function endHost(trx: Write, id: number): Promise<boolean> {
 export async function connectionOf(db: Database | Write, collection: number): Promise<Connection | undefined> {
   const { rows } = await sql<Connection>`select c.*, to_jsonb(h) as host, o.slug from connections c join hosts h on h.id = c.host_id
     join collections o on o.id = c.collection_id
-    where c.collection_id = ${collection}`.execute(db);
+    where c.collection_id = ${collection} and o.arrived_at is not null`.execute(db);
   return rows[0];
 }
 
@@ -96,7 +96,10 @@ export async function noteLooked(
 export async function connectionsDue(db: Database | Write, what: 'looked_at' | 'seen_at', since: Date): Promise<number[]> {
   const rows = await db
     .selectFrom('connections')
+    .innerJoin('collections', 'collections.id', 'connections.collection_id')
     .select('collection_id')
+    .where('collections.arrived_at', 'is not', null)
+    .where('collections.taken_out_at', 'is', null)
     .where((where) => where.or([where(what, 'is', null), where(what, '<', since)]))
     .execute();
   return rows.map((row) => row.collection_id);

@@ -1,6 +1,6 @@
-import { connect, disconnect, lookNow, newHost, placesOnHost, removeHost, settleBoth } from '@inkwell/review';
+import { bringFromHost, connect, disconnect, lookNow, newHost, placesOnHost, removeHost, settleBoth } from '@inkwell/review';
 import { answer, problemResponse } from '@/server/answer';
-import { CONNECT, NEW_HOST, ON_COLLECTION, ON_HOST, SETTLE } from '@/server/gateInputs';
+import { BRING_FROM_HOST, CONNECT, NEW_HOST, ON_COLLECTION, ON_HOST, SETTLE } from '@/server/gateInputs';
 
 /** Hosts, and which collections are published on them. */
 export async function POST(request: Request, { params }: { params: Promise<{ act: string }> }): Promise<Response> {
@@ -11,6 +11,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ act
       return answer(request, ON_HOST, (services, actor, wish) => removeHost(services, actor, wish));
     case 'places':
       return answer(request, ON_HOST, (services, actor, wish) => placesOnHost(services, actor, wish));
+    case 'bring-in':
+      return answer(request, BRING_FROM_HOST, (services, actor, wish) => bringFromHost(services, actor, wish));
     case 'connect':
       return answer(request, CONNECT, (services, actor, wish) => connect(services, actor, wish));
     case 'disconnect':
