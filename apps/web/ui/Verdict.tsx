@@ -9,6 +9,9 @@ export const VERDICT_WORDS: Record<Verdict, string> = { held: 'Held', judge: 'To
 /** A draft has no word of its own: nothing has been done with it yet. */
 export const RELEASE_WORDS: Record<Release, string> = { draft: '', 'signed off': 'Signed off', published: 'Published', lapsed: 'Lapsed' };
 
+/** Whether a sign-off is in force. */
+export const isSigned = (release: Release): boolean => release === 'signed off' || release === 'published';
+
 const Word = styled.strong`
   font: 600 1.125rem/1.3 var(--serif);
   white-space: nowrap;

@@ -34,6 +34,7 @@ export interface ShelfRow {
   pages: number;
   verdicts: Record<Verdict, number>;
   signedOff: number;
+  published: number;
   lapsed: number;
   tally: Tally;
   hours: number;
@@ -48,19 +49,39 @@ export function shelf(services: Services, actor: Actor): Promise<Result<ShelfRow
     const rows = await shelfSums(at, visibleTo(actor), today);
     const { others } = await houseEffort(services, at);
     return done(
-      rows.map(({ slug, title, kind, putAway, pages, must, should, consider, questions, held, judge, ready, signed, lapsed, last }) => ({
-        slug,
-        title,
-        kind,
-        putAway,
-        pages,
-        verdicts: { held, judge, ready },
-        signedOff: signed,
-        lapsed,
-        tally: { must, should, consider, judge: questions },
-        hours: hoursFor(must + should + consider + questions, others.minutes),
-        last,
-      })),
+      rows.map(
+        ({
+          slug,
+          title,
+          kind,
+          putAway,
+          pages,
+          must,
+          should,
+          consider,
+          questions,
+          held,
+          judge,
+          ready,
+          signed,
+          published,
+          lapsed,
+          last,
+        }) => ({
+          slug,
+          title,
+          kind,
+          putAway,
+          pages,
+          verdicts: { held, judge, ready },
+          signedOff: signed,
+          published,
+          lapsed,
+          tally: { must, should, consider, judge: questions },
+          hours: hoursFor(must + should + consider + questions, others.minutes),
+          last,
+        }),
+      ),
     );
   });
 }

@@ -9,6 +9,7 @@ import { OnThisPage } from '@/ui/live/OnThisPage';
 import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
+import { isSigned } from '@/ui/Verdict';
 import { DeskFaces } from './DeskFaces';
 import { useEngine, useHealth, type Engine } from './engine/useEngine';
 import { filters } from './note/filter';
@@ -337,8 +338,8 @@ function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
         Nothing is open on this page
       </h2>
       <p>
-        {release === 'signed off' && signOff
-          ? `Revision ${signOff.revision} is signed off by ${signOff.by}. Any change to the page makes the sign-off lapse.`
+        {isSigned(release) && signOff
+          ? `Revision ${signOff.revision} is signed off by ${signOff.by}${release === 'published' ? ' and published' : ''}. Any change to the page makes the sign-off lapse.`
           : 'Read the proof once more, then sign this revision off.'}
       </p>
     </Done>

@@ -4,7 +4,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
-import { ReleaseWord, VerdictWord } from '@/ui/Verdict';
+import { isSigned, ReleaseWord, VerdictWord } from '@/ui/Verdict';
 import { When } from '@/ui/When';
 import { causeWord, tallyWords } from '@/ui/words';
 import type { DeskActions, DeskState } from './useDesk';
@@ -108,7 +108,7 @@ export function StandingLine({ state, actions, can, query, onPage }: StandingLin
   const { revision } = desk;
   const type = `${desk.contentType[0]!.toUpperCase()}${desk.contentType.slice(1)}`;
   const last = `${type} · revision ${revision.number}, ${causeWord(revision.cause)} by ${revision.by} `;
-  const signable = desk.verdict === 'ready' && desk.release !== 'signed off';
+  const signable = desk.verdict === 'ready' && !isSigned(desk.release);
   return (
     <Line aria-label="Standing of the page">
       <Beside aria-label="Pages beside this one">
@@ -171,7 +171,7 @@ function standingWords({ desk }: DeskState): string {
   const open = `${tallyWords(tally)}${elsewhere > 0 ? `, ${elsewhere} for the theme or host` : ''}`;
   // Whoever signed knew what was left open: it is said only when there is some.
   const left = Object.values(tally).some((many) => many > 0) ? `; ${open}` : '';
-  if (release === 'signed off' && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
+  if (isSigned(release) && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
   if (signOff?.lapsed)
     return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed ${BECAUSE[signOff.lapsed.because] ?? ''}`.trimEnd();
   return open;

@@ -2,6 +2,7 @@ import type { DeskActions, DeskState } from './useDesk';
 import type { Permissions } from './StandingLine';
 import { isToJudge } from './note/filter';
 import type { Shortcut } from './useShortcuts';
+import { isSigned } from '@/ui/Verdict';
 
 /** The form of the fix in hand, as it stands on the screen. */
 export const fixForm = () => document.querySelector<HTMLFormElement>('section[aria-labelledby="note-heading"] form');
@@ -79,7 +80,7 @@ export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissi
 }
 
 function signKey({ desk: { verdict, release } }: DeskState, actions: DeskActions, can: Permissions): Shortcut[] {
-  const may = can.signOff && verdict === 'ready' && release !== 'signed off';
+  const may = can.signOff && verdict === 'ready' && !isSigned(release);
   return may ? [{ key: 'g', does: OF_NOTES.g, run: () => void actions.signOff() }] : [];
 }
 

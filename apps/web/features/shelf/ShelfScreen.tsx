@@ -165,8 +165,9 @@ function CollectionRow({ row, most }: { row: ShelfRow; most: number }) {
       </Verdicts>
       <td>
         {row.signedOff > 0 && count(row.signedOff, 'signed off', 'release=signed+off')}
+        {row.published > 0 && count(row.published, 'published', 'release=published')}
         {row.lapsed > 0 && count(row.lapsed, 'lapsed', 'release=lapsed')}
-        {row.signedOff + row.lapsed === 0 && 'none yet'}
+        {row.signedOff + row.published + row.lapsed === 0 && 'none yet'}
       </td>
       <td>
         <OpenMarks tally={row.tally} most={most} />

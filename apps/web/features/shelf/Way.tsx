@@ -24,11 +24,12 @@ const Bar = styled.div`
 `;
 
 /** A collection's way to done as a bar that fills from the left; the words beside it say the same. */
-export function Way({ row: { pages, verdicts, signedOff } }: { row: ShelfRow }) {
+export function Way({ row: { pages, verdicts, signedOff, published } }: { row: ShelfRow }) {
+  const signed = signedOff + published;
   if (pages === 0) return null;
   const parts = [
-    ['signed', signedOff],
-    ['ready', Math.max(0, verdicts.ready - signedOff)],
+    ['signed', signed],
+    ['ready', Math.max(0, verdicts.ready - signed)],
     ['judge', verdicts.judge],
   ] as const;
   return (

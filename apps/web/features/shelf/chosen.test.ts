@@ -9,6 +9,7 @@ const row = (title: string, more: Partial<ShelfRow>): ShelfRow => ({
   pages: 1,
   verdicts: { held: 0, judge: 0, ready: 0 },
   signedOff: 0,
+  published: 0,
   lapsed: 0,
   tally: { must: 0, should: 0, consider: 0, judge: 0 },
   hours: 0,

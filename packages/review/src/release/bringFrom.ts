@@ -12,8 +12,8 @@ import { connectorOf } from './connector.ts';
 import { tried } from './hosts.ts';
 
 /**
- * Has the drafts of a place on a host brought in as a collection of its own, in the background: shown first, as any package, and connected to
- * its host once a person said yes. Gives the package's number.
+ * Has the drafts of a place on a host brought in as a collection of its own, in the background: shown first, as any package, and connected
+ * to its host once a person said yes. Gives the package's number.
  */
 export async function bringFromHost(services: Services, actor: Actor, wish: { host: number; place: string }): Promise<Result<number>> {
   const into = await mayReceive(services, actor, undefined);
