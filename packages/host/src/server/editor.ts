@@ -4,8 +4,11 @@ import { bodyOf, escape, html, seeOther, type Answer } from './answer.ts';
 import { partsFrom, publicPath } from './api.ts';
 import { checkPage, type CheckedPage, type Checker } from './check.ts';
 import {
+  addHosted,
   handOver,
   history,
+  movePage,
+  nthOf,
   pageBy,
   pagesIn,
   places,
@@ -22,14 +25,39 @@ const LISTED = 500;
 /** The plain editor of the host: its list of pages, and one page with its parts. */
 export async function editorAnswer(db: HostDatabase, checker: Checker | null, request: IncomingMessage, url: URL): Promise<Answer> {
   if (url.pathname === '/') return listed(db);
+  // Another site's page may not press our buttons.
+  const isElsewhere =
+    request.method === 'POST' && !['same-origin', undefined].includes(request.headers['sec-fetch-site'] as string | undefined);
+  if (isElsewhere) return html(screen('Not from there', ''), 403);
+  if (url.pathname === '/new' && request.method === 'POST') return begun(db, await saidIn(request));
   const [, id] = /^\/edit\/(\d{1,9})$/.exec(url.pathname) ?? [];
   const page = id === undefined ? undefined : await pageBy(db, { id: Number(id) });
   if (!page) return html(screen('Nothing here', '<p>There is nothing at this address.</p>'), 404);
-  if (request.method !== 'POST') return html(form(page, await history(db, page.id), url.searchParams.get('said') ?? ''));
-  // Another site's page may not press our buttons.
-  if (!['same-origin', undefined].includes(request.headers['sec-fetch-site'] as string | undefined))
-    return html(screen('Not from there', ''), 403);
-  return saved(db, checker, page, new URLSearchParams((await bodyOf(request))?.toString('utf8') ?? ''));
+  const nth = await nthOf(db, page);
+  if (request.method !== 'POST') return html(form({ ...page, nth }, await history(db, page.id), url.searchParams.get('said') ?? ''));
+  return saved(db, checker, { ...page, nth }, await saidIn(request));
+}
+
+const saidIn = async (request: IncomingMessage) => new URLSearchParams((await bodyOf(request))?.toString('utf8') ?? '');
+
+/** An author begins a page, which has its address from its title. */
+async function begun(db: HostDatabase, said: URLSearchParams): Promise<Answer> {
+  const [place = '', title = ''] = [said.get('place') ?? '', (said.get('title') ?? '').trim()];
+  const plain =
+    title
+      .normalize('NFKD')
+      .replace(/[\u0300-\u036f]/g, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'page';
+  if (title === '' || !(await places(db)).some((one) => one.place === place)) return seeOther('/');
+  const parts = [{ name: 'main', html: '' }];
+  for (let nth = 1; nth < 50; nth++) {
+    const address = `${plain}${nth === 1 ? '' : `-${nth}`}.html`;
+    const id = await addHosted(db, { place, address, title, kind: 'page', summary: '', parts }, 'an author');
+    if (id !== null) return seeOther(`/edit/${id}`);
+  }
+  return html(screen('Not begun', '<p>There are too many pages of this title. Give it another one.</p>'), 409);
 }
 
 async function listed(db: HostDatabase): Promise<Answer> {
@@ -40,7 +68,9 @@ async function listed(db: HostDatabase): Promise<Answer> {
       place,
       pages,
     }) => `<h2>${escape(title)}</h2><p><a href="/site/${escape(encodeURIComponent(place))}/">What readers see</a></p><ul>
-${pages.map((page) => `<li><a href="/edit/${page.id}">${escape(page.title)}</a> – ${stateOf(page)}</li>`).join('\n')}</ul>`,
+${pages.map((page) => `<li><a href="/edit/${page.id}">${escape(page.title)}</a> – ${stateOf(page)}</li>`).join('\n')}</ul>
+<form method="post" action="/new"><input type="hidden" name="place" value="${escape(place)}"><p><label for="new-${escape(place)}">A new page: its title</label>
+<input id="new-${escape(place)}" name="title"> <button>Begin it</button></p></form>`,
   );
   return html(screen('Pages', rows.join('\n') || '<p>There is no place here yet.</p>'));
 }
@@ -50,6 +80,9 @@ function stateOf({ published, head, handedOver }: HostedPage): string {
   return handedOver === head ? `${out}, handed over for sign-off` : out;
 }
 
+/** A page with where it stands in its site's contents, from 1 on. */
+type Edited = HostedPage & { nth: number };
+
 /** What was typed, as parts; line ends as the page had them. */
 function partsIn(page: HostedPage, said: URLSearchParams): Part[] | null {
   const usesCrLf = page.parts.some(({ html: text }) => text.includes('\r\n'));
@@ -57,18 +90,21 @@ function partsIn(page: HostedPage, said: URLSearchParams): Part[] | null {
   return partsFrom(page.parts.map(({ name, html: own }, nth) => ({ name, html: typed(said.get(`part-${nth}`) ?? own) })));
 }
 
-async function saved(db: HostDatabase, checker: Checker | null, page: HostedPage, said: URLSearchParams): Promise<Answer> {
+function typedIn(page: Edited, said: URLSearchParams): { parts: Part[] | null; typed: Edited } {
   const parts = partsIn(page, said);
-  const typed = {
-    ...page,
-    parts: parts ?? page.parts,
-    title: said.get('title')?.trim() || page.title,
-    summary: said.get('summary') ?? page.summary,
-  };
+  const word = (name: 'title' | 'kind') => said.get(name)?.trim() || page[name];
+  const nth = Math.trunc(Number(said.get('nth'))) || page.nth;
+  const summary = said.get('summary') ?? page.summary;
+  return { parts, typed: { ...page, parts: parts ?? page.parts, title: word('title'), kind: word('kind'), summary, nth } };
+}
+
+async function saved(db: HostDatabase, checker: Checker | null, page: Edited, said: URLSearchParams): Promise<Answer> {
+  const { parts, typed } = typedIn(page, said);
   const lines = await history(db, page.id);
   if (!parts) return html(form(typed, lines, 'A part holds a comment that the host writes itself. Nothing was saved.'), 422);
   const head = Number(said.get('head'));
-  const isSame = joinParts(parts) === joinParts(page.parts) && typed.title === page.title && typed.summary === page.summary;
+  const isSame =
+    joinParts(parts) === joinParts(page.parts) && (['title', 'summary', 'kind'] as const).every((what) => typed[what] === page[what]);
   if (head !== page.head)
     return html(
       form({ ...typed, head: page.head }, lines, 'Somebody saved this page meanwhile. What you typed is below, and was not saved.'),
@@ -76,8 +112,10 @@ async function saved(db: HostDatabase, checker: Checker | null, page: HostedPage
     );
   const now = isSame ? page.head : await saveDraft(db, page.id, page.head, { ...typed, note: '', by: 'an author' });
   if (now === null) return html(form(typed, lines, 'Somebody saved this page just now. What you typed is below, and was not saved.'), 409);
+  if (typed.nth !== page.nth) await movePage(db, page, typed.nth);
+  const changed = !isSame || typed.nth !== page.nth;
   if (said.get('do') !== 'publish')
-    return seeOther(`/edit/${page.id}?said=${encodeURIComponent(isSame ? 'Nothing was changed.' : 'Saved as a draft.')}`);
+    return seeOther(`/edit/${page.id}?said=${encodeURIComponent(changed ? 'Saved as a draft.' : 'Nothing was changed.')}`);
   if (!checker) {
     await setPublished(db, page.id, now);
     return seeOther(`/edit/${page.id}?said=Published.`);
@@ -93,7 +131,7 @@ async function saved(db: HostDatabase, checker: Checker | null, page: HostedPage
   return html(form(draft, await history(db, page.id), '', checked ?? 'away'));
 }
 
-function form(page: HostedPage, lines: readonly HistoryLine[], said: string, checked: CheckedPage | 'away' | null = null): string {
+function form(page: Edited, lines: readonly HistoryLine[], said: string, checked: CheckedPage | 'away' | null = null): string {
   const parts = page.parts.map(
     ({ name, html: text }, nth) => `<p><label for="part-${nth}">${escape(name === 'main' ? 'Text' : name)}</label>
 <textarea id="part-${nth}" name="part-${nth}" rows="14" spellcheck="true">
@@ -106,6 +144,8 @@ ${escape(text)}</textarea></p>`,
 <form method="post"><input type="hidden" name="head" value="${page.head}">
 <p><label for="title">Title</label><input id="title" name="title" value="${escape(page.title)}"></p>
 <p><label for="summary">Summary for search</label><input id="summary" name="summary" value="${escape(page.summary)}"></p>
+<p><label for="kind">Kind</label><input id="kind" name="kind" value="${escape(page.kind)}"></p>
+<p><label for="nth">Place in the contents</label><input id="nth" name="nth" inputmode="numeric" value="${page.nth}"></p>
 ${parts.join('\n')}
 <p><button name="do" value="save">Save draft</button> <button name="do" value="publish">Publish</button></p></form>
 <h2>Saved before</h2><ol reversed>${lines.map(({ number, by, at, note }) => `<li>r${number}, ${at.toISOString().slice(0, 16).replace('T', ' ')}, ${escape(by)}${note ? `: ${escape(note)}` : ''}</li>`).join('')}</ol>`,

@@ -74,3 +74,21 @@ test('addresses that are none are told so', async () => {
   expect((await fetch(`${base}/edit/999999`)).status).toBe(404);
   expect((await asked('DELETE', 'pages/1')).status).toBe(405);
 });
+
+test('an author begins a page, which has its address from its title, and moves it in the contents', async () => {
+  await asked('PUT', 'places/wax', { title: 'Wax' });
+  const begin = async (title: string) =>
+    (await fetch(`${base}/new`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ place: 'wax', title }) })).headers.get(
+      'location',
+    )!;
+  const [one, two] = [await begin('Öl & wax'), await begin('Öl & wax')];
+  const list = async () =>
+    ((await (await asked('GET', 'places/wax/pages')).json()) as { items: { id: string; address: string; kind: string }[] }).items;
+  expect((await list()).map(({ address }) => address)).toEqual(['ol-wax.html', 'ol-wax-2.html']);
+  const id = two.replace('/edit/', '');
+  expect((await form(id, { head: '1', title: 'Öl & wax', kind: 'notice', nth: '1', 'part-0': '<p>x</p>', do: 'save' })).status).toBe(303);
+  expect((await list()).map((page) => [page.id, page.kind])).toEqual([
+    [id, 'notice'],
+    [one.replace('/edit/', ''), 'page'],
+  ]);
+});

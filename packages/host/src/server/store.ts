@@ -136,6 +136,22 @@ export async function saveDraft(db: HostDatabase, id: number, head: number, draf
   return rows[0]?.head ?? null;
 }
 
+/** Moves a page to a place in its site's contents, from 1 on; the others make room. */
+export async function movePage(db: HostDatabase, page: Pick<HostedPage, 'id' | 'place'>, to: number): Promise<void> {
+  await sql`with now as (select id, row_number() over (order by position) as nth from pages where place = ${page.place}),
+    others as (select id, row_number() over (order by nth) as nth from now where id <> ${page.id}),
+    next as (select id, nth + case when nth >= ${to}::integer then 1 else 0 end as nth from others union all select ${page.id}::integer,
+      least(greatest(${to}::integer, 1), (select count(*) from now)))
+    update pages p set position = next.nth from next where next.id = p.id`.execute(db);
+}
+
+/** Where a page stands in its site's contents, from 1 on. */
+export async function nthOf(db: HostDatabase, page: Pick<HostedPage, 'place' | 'position'>): Promise<number> {
+  const { rows } = await sql<{ nth: number }>`select count(*)::integer as nth from pages where place = ${page.place}
+    and position <= ${page.position}`.execute(db);
+  return rows[0]!.nth;
+}
+
 /** Publishes a revision when it is the newest, or takes the page off (null). */
 export async function setPublished(db: HostDatabase, id: number, revision: number | null): Promise<boolean> {
   const still = revision === null ? sql`true` : sql`head = ${revision}`;

@@ -106,7 +106,7 @@ const STATEMENTS = [
            when 'page.published' then (select asked_by from publications where page_id = told.page_id order by id desc limit 1)
            when 'page.lapsed' then (select lapsed_by from sign_offs where page_id = told.page_id order by id desc limit 1) end,
          (select made_by from revisions where page_id = told.page_id and made_at = now() order by number desc limit 1),
-         (select made_by from standing_changes where page_id = told.page_id and made_at = now() order by id desc limit 1)),
+         (select made_by from standing_changes where page_id = told.page_id and made_at = now() order by version desc, id desc limit 1)),
        told.collection_id, told.page_id, jsonb_strip_nulls(jsonb_build_object('revision', p.head, 'verdict', told.verdict,
          'because', case told.type when 'page.lapsed' then (select lapsed_because from sign_offs where page_id = told.page_id
            order by id desc limit 1) end))
