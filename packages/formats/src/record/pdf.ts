@@ -17,7 +17,16 @@ const PATIENCE_MS = 30_000;
  *
  * @throws NoPdf
  */
-export async function htmlToPdf(html: string): Promise<Buffer> {
+export function htmlToPdf(html: string): Promise<Buffer> {
+  // One after another: a browser takes hundreds of megabytes.
+  const made = before.then(() => printed(html));
+  before = made.catch(() => undefined);
+  return made;
+}
+
+let before: Promise<unknown> = Promise.resolve();
+
+async function printed(html: string): Promise<Buffer> {
   const program = process.env.INKWELL_CHROMIUM ?? '/usr/bin/chromium';
   await access(program).catch(() => {
     throw new NoPdf(`Chromium is not at ${program}, and PDFs are made by it.`);

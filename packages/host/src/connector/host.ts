@@ -21,7 +21,7 @@ export interface HostOptions {
   /** What asks addresses. */
   ask: Ask;
   /** How long an answer may take, in ms. */
-  patience?: number;
+  patience: number;
 }
 
 /** Pages listed at once. */
@@ -38,7 +38,7 @@ interface Told {
 }
 
 /** Another host, over its API. */
-export function hostConnector({ address, token, ask: sent, patience = 10_000 }: HostOptions): Connector {
+export function hostConnector({ address, token, ask: sent, patience }: HostOptions): Connector {
   const origin = address.replace(/\/+$/, '');
 
   async function ask(path: string, method = 'GET', { body, tag }: { body?: object; tag?: string } = {}): Promise<Asked> {

@@ -6,6 +6,8 @@ import { unseal } from './seal.ts';
 
 /** Longest answer of a host that is read, in bytes. */
 const LONGEST = 25_000_000;
+/** Seconds that a host may take for one answer, unless `INKWELL_HOST_SECONDS` says otherwise. */
+const PATIENCE = 10;
 
 /** Asks addresses of hosts that whoever looks after the server allows, and no others. */
 const ask: Ask = async (url, sent, patience) => {
@@ -41,5 +43,6 @@ export function connectorOf(host: Host): Connector {
   const token = host.token === null ? '' : unseal(host.token);
   if (token === null)
     throw new HostTrouble('not let in', 'The token kept for this host cannot be read: the server’s own secret has changed.');
-  return connectorTo({ kind: host.kind, address: host.address, token }, ask);
+  const patience = (Number(process.env.INKWELL_HOST_SECONDS) || PATIENCE) * 1_000;
+  return connectorTo({ kind: host.kind, address: host.address, token }, ask, patience);
 }

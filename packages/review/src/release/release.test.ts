@@ -207,6 +207,7 @@ describe('a page goes out', () => {
 describe('what goes wrong there is told, and nothing is called published that is not', () => {
   const cases = [
     ['down', /broke off|does not answer/],
+    ['slow', /in time/],
     ['nonsense', /no JSON/],
     ['truncates', /cut short/],
     ['lies', /shows/],
@@ -215,7 +216,9 @@ describe('what goes wrong there is told, and nothing is called published that is
     const { view } = await signed();
     await publish(view.pageId);
     proxy.set(fault);
+    process.env.INKWELL_HOST_SECONDS = '0.15';
     const after = await run(view.pageId);
+    delete process.env.INKWELL_HOST_SECONDS;
     expect([after.state, after.problem]).toEqual(['failed', expect.stringMatching(why)]);
     expect([await releaseOf(view.slug), after.tries]).toEqual(['signed off', 4]);
     // Once it is well again, it goes out.
