@@ -27,6 +27,8 @@ import { mailServer } from './mailServer.ts';
 const EVERY_MS = 60_000;
 /** How often it is looked whether somebody waits to be told of something. */
 const MESSAGES_MS = 2_000;
+/** Rounds of messages sent in a row. */
+const ROUNDS = 100;
 
 /**
  * A worker process: any number of them, on any machine that reaches the database. Ends on SIGTERM or SIGINT, when what it began is done.
@@ -100,7 +102,11 @@ async function sendHooks(services: Services): Promise<void> {
   if (sending) return;
   sending = true;
   try {
-    await sendDeliveries(services, THE_SYSTEM);
+    // As long as there is much to tell it goes on, but not without end: other work looks after itself meanwhile.
+    for (let round = 0; round < ROUNDS; round++) {
+      const sent = await sendDeliveries(services, THE_SYSTEM);
+      if (!sent.ok || sent.value === 0) break;
+    }
   } catch (error) {
     onTrouble(null, error);
   } finally {

@@ -27,6 +27,8 @@ export interface BringIn {
   scope?: Scope;
   contentType?: string;
   incoming: Incoming;
+  /** Where it lies, when that is known already; else its file's name says it. */
+  address?: string;
   /** Answers with which it is cleaned at the door; none: it comes in as it is. */
   door?: DoorAnswers | undefined;
 }
@@ -89,6 +91,7 @@ export async function bringIn(services: Services, actor: Actor, wish: BringIn): 
     read,
     bytes: bytes?.bytes ?? null,
     fileName: bytes?.fileName ?? null,
+    address: wish.address ?? null,
     door: wish.door ?? null,
   });
 }
@@ -101,6 +104,7 @@ interface Ready {
   read: Decoded;
   bytes: Uint8Array | null;
   fileName: string | null;
+  address: string | null;
   door: DoorAnswers | null;
 }
 
@@ -189,6 +193,7 @@ async function keepOriginal(trx: Write, { bytes, read }: Ready): Promise<string 
 
 /** A file keeps its own name as its address, so that links between pages go on working; where that is taken it is its slug's. */
 function addressOf(page: Ready, slug: string, attempt: number): string {
+  if (page.address !== null && attempt === 1) return page.address;
   const name = page.fileName
     ?.split(/[/\\]/)
     .pop()!

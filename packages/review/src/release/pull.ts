@@ -140,10 +140,11 @@ async function fresh(
     collection: connection.slug,
     title: draft.title,
     ...(draft.contentType ? { contentType: draft.contentType } : {}),
+    address: draft.address,
     incoming: { kind: 'bytes' as const, bytes: Buffer.from(draft.html), fileName: draft.address },
   };
   const brought = await bringIn(services, by, wish);
-  const page = brought.ok ? await pageAtAddress(services.db, connection.collection_id, draft.address.split('/').pop()!) : undefined;
+  const page = brought.ok ? await pageAtAddress(services.db, connection.collection_id, draft.address) : undefined;
   if (!page) return null;
   told.fresh++;
   return { page_id: page.id, remote: there.remote, tag: draft.tag, revision: page.head, state: 'same' };

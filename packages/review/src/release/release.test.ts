@@ -284,6 +284,25 @@ describe('what changes there', () => {
     expect(await lookAtHost(services, { collection: collection() })).toMatchObject({ pulled: 0 });
   });
 
+  test('a page that is new there comes here with its address, whatever folder it lies in', async () => {
+    await both();
+    const made = await there('POST', 'api/places/bees/pages', {
+      address: `unit/new-${many}.html`,
+      title: `New ${many}`,
+      kind: 'lesson',
+      parts: [{ name: 'main', html: '<h2>New</h2>' }],
+    });
+    expect(await lookAtHost(services, { collection: collection() })).toMatchObject({ fresh: 1 });
+    const row = await db()
+      .selectFrom('host_pages')
+      .innerJoin('pages', 'pages.id', 'page_id')
+      .select(['address', 'content_type'])
+      .where('remote', '=', made.id)
+      .where('host_pages.collection_id', '=', collection())
+      .executeTakeFirstOrThrow();
+    expect(row).toEqual({ address: `unit/new-${many}.html`, content_type: 'lesson' });
+  });
+
   test('where both changed, neither is written over until somebody says so', async () => {
     const { view, remote } = await both();
     value(await saveSource(services, INES, { ...at(view), html: `${GOOD}<p>Here.</p>` }));
