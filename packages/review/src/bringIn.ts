@@ -91,7 +91,7 @@ export async function bringIn(services: Services, actor: Actor, wish: BringIn): 
     read,
     bytes: bytes?.bytes ?? null,
     fileName: bytes?.fileName ?? null,
-    address: wish.address ?? null,
+    address: wish.address,
     door: wish.door ?? null,
   });
 }
@@ -104,7 +104,7 @@ interface Ready {
   read: Decoded;
   bytes: Uint8Array | null;
   fileName: string | null;
-  address: string | null;
+  address: string | undefined;
   door: DoorAnswers | null;
 }
 
@@ -193,7 +193,7 @@ async function keepOriginal(trx: Write, { bytes, read }: Ready): Promise<string 
 
 /** A file keeps its own name as its address, so that links between pages go on working; where that is taken it is its slug's. */
 function addressOf(page: Ready, slug: string, attempt: number): string {
-  if (page.address !== null && attempt === 1) return page.address;
+  if (page.address !== undefined && attempt === 1) return page.address;
   const name = page.fileName
     ?.split(/[/\\]/)
     .pop()!
