@@ -94,6 +94,14 @@ const PARTS: Readonly<Record<string, (person: string) => ReturnType<typeof sql>>
     where g.signed_by = ${id} order by 1 desc`,
   'looked at': (id) => sql`select l.looked_at as at, p.title as page, l.revision, l.item from looks l join pages p on p.id = l.page_id
     where l.looked_by = ${id} order by 1 desc`,
+  'asked to publish': (id) => sql`select w.asked_at as at, p.title as page, w.revision, w.act from publications w
+    join pages p on p.id = w.page_id where w.asked_by = ${id} order by 1 desc`,
+  'judged criteria': (
+    id,
+  ) => sql`select j.judged_at as at, c.title as collection, j.criterion, j.outcome, j.words from criterion_judgements j
+    join collections c on c.id = j.collection_id where j.judged_by = ${id} order by 1 desc`,
+  'answered readers': (id) =>
+    sql`select b.answered_at as at, b.words, b.answer from barriers b where b.answered_by = ${id} order by 1 desc`,
   'signed off': (id) => sql`select s.signed_at as at, p.title as page, s.revision from sign_offs s join pages p on p.id = s.page_id
     where s.signed_by = ${id} order by s.id desc`,
 };
