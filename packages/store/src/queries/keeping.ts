@@ -44,6 +44,10 @@ export async function forgetOld(trx: Write): Promise<Forgotten> {
   await old('links', 'until', OVER_DAYS);
   await old('verifications', 'expires_at', 1);
   await forgetEvents(trx);
+  // Readers gave their addresses for an answer; they had it.
+  if (days.messages > 0)
+    await sql`update barriers set reply_to = null where reply_to is not null
+      and answered_at < now() - make_interval(days => ${days.messages}::integer)`.execute(trx);
   return {
     messages: await old('messages', 'made_at', days.messages),
     deeds: await old('deeds', 'at', days.deeds),
