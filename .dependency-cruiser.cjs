@@ -17,6 +17,12 @@ module.exports = {
       'The queue knows no use-case and no table but its own.',
     ),
     only(
+      'host-and-client-alone',
+      '^packages/(host|client)/',
+      { path: '^(packages/(?!host/|client/)|apps|demo|e2e|checks|bench)' },
+      'They know nothing of the application but what its API says.',
+    ),
+    only(
       'engine-task-on-core',
       '^packages/review/src/engine',
       { path: '^packages/(?!core/|review/src/engine/)' },

@@ -1,3 +1,4 @@
+import { auditPage, DEFAULT_PROFILE, parsePage, selectFindings, sentenceOf } from '@inkwell/core';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { freshTitle } from '../support/desk';
 import { signedInAs } from '../support/signIn';
@@ -45,6 +46,17 @@ async function newOnHost(title: string, html: string): Promise<{ id: string; add
   return { id: ((await answer.json()) as { id: string }).id, address };
 }
 
+/** What our own audit finds failed on a screen that stands outside the application's own. */
+async function foundOn(page: Page): Promise<string[]> {
+  const html = await page.evaluate(() => {
+    const copy = document.documentElement.cloneNode(true) as HTMLElement;
+    for (const script of copy.querySelectorAll('script, next-route-announcer')) script.remove();
+    return `<!DOCTYPE html>${copy.outerHTML}`;
+  });
+  const findings = selectFindings(auditPage(parsePage(html)).findings, DEFAULT_PROFILE);
+  return findings.filter(({ weight, outcome }) => weight !== 'consider' && outcome === 'failed').map(sentenceOf);
+}
+
 const HELD = '<h2>Smoke</h2>\n<p>Puff it in at the door.</p>\n<p><img src="images/hive.png"></p>\n';
 const FINE = '<h2>Smoke</h2>\n<p>Puff it in at the door, and wait a minute.</p>\n';
 
@@ -70,6 +82,8 @@ test('from the author on the host to the reader and back: held, fixed, signed, p
   await expect(author.page.getByRole('heading', { name: 'Saved, and not published' })).toBeVisible();
   await expect(author.page.getByRole('listitem').filter({ hasText: 'alternative text' }).first()).toBeVisible();
   expect((await fetch(`${HOST}/site/${PLACE}/${on.address}`)).status).toBe(404);
+
+  expect(await foundOn(author.page)).toEqual([]);
 
   // They fix it there, and it is handed over.
   await author.page.getByLabel('Text').fill(FINE);
@@ -150,6 +164,7 @@ test('readers see a statement once there is one, and what they tell waits for an
   await expect(ruth.page.getByRole('status').filter({ hasText: 'Saved.' })).toBeVisible();
   await at.goto('/statement/larkmoor-canal-trust');
   await expect(at.getByRole('heading', { level: 1 })).toContainText('Accessibility of');
+  expect(await foundOn(at)).toEqual([]);
   const words = freshTitle('I cannot find the opening hours by ear');
   await at.getByLabel('On which page').fill('plan-your-visit.html');
   await at.getByLabel('What went wrong').fill(words);
