@@ -52,8 +52,8 @@ export interface Packages {
   read_over: ColumnType<number | null, number | null | undefined, number | null>;
   here_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
   /**
-   * What was asked for, where it is fetched from its host (`host`: one that is connected, by its number and the place there); how much of it
-   * has come.
+   * What was asked for, where it is fetched from its host (`host`: one that is connected, by its number and the place there); how much
+   * of it has come.
    */
   wanted: JSONColumnType<{ kind: 'addresses' | 'sitemap' | 'start'; addresses: string[] } | { kind: 'host'; addresses: string[] }> | null;
   fetched: JSONColumnType<{ pages: number; files: number }> | null;
