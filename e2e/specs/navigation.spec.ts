@@ -7,7 +7,7 @@ test('from the shelf to a family’s notes on one page, by the counts', async ({
   await expect(row).toContainText('held');
   await expect(row).toContainText(/about [\d.]+ h/);
   await row.getByRole('link', { name: 'A First Year with Bees', exact: true }).click();
-  await expect(page.getByRole('row', { name: /Welcome to A First Year with Bees/ })).toContainText('Signed off');
+  await expect(page.getByRole('row', { name: /Welcome to A First Year with Bees/ })).toContainText('Published');
   await page.getByRole('link', { name: /^2 open in Lists on Opening a hive/ }).click();
   await expect(page.getByRole('heading', { name: 'Notes, in page order: 2 open' })).toBeVisible();
   await expect(page.getByLabel('Family')).toHaveValue('lists');
