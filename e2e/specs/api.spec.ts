@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { verifySignature } from '@inkwell/client';
 import { Validator } from '@seriousme/openapi-schema-validator';
-import { expect, request as requests, test, type APIRequestContext, type APIResponse } from '@playwright/test';
+import { expect, request as requests, test, type APIRequestContext, type APIResponse, type Page } from '@playwright/test';
 import Ajv from 'ajv';
 import { ZipFile } from 'yazl';
 import { broughtIn, freshTitle, ownCollection, ownTitle, pageIdOf } from '../support/desk';
@@ -296,7 +296,7 @@ async function zipOf(words: string): Promise<Buffer> {
     'index.html',
     same,
   );
-  zip.addBuffer(Buffer.from(`<!DOCTYPE html><html lang="en"><title>Wax</title><h1>Wax</h1><p><img src="x.png"></p>`), 'b.html', same);
+  zip.addBuffer(Buffer.from(`<!DOCTYPE html><html lang="en"><title>Wax</title><h1>Wax</h1><h2></h2><p>It melts.</p>`), 'b.html', same);
   zip.end();
   const parts: Buffer[] = [];
   for await (const part of zip.outputStream) parts.push(part as Buffer);
@@ -334,6 +334,21 @@ async function madeHook(program: APIRequestContext): Promise<number> {
   return ((await (await program.post('/api/v1/webhooks', { data })).json()) as { id: number }).id;
 }
 
+type Brought = Awaited<ReturnType<typeof broughtIn>>;
+
+/** A page for a call: one of its own where the call may change it, else one that many look at. */
+async function pageFor(page: Page, slug: string, path: string, shared: Brought | null): Promise<Brought> {
+  const isChanged = /\/(?:pages|findings)\/\{id\}/.test(path);
+  return shared === null || isChanged ? broughtIn(page, slug, freshTitle('Described'), ASKING) : shared;
+}
+
+/** What `{id}` stands for in a path. */
+async function namedIn(path: string, program: APIRequestContext, on: { finding: number; sent: string; id: number }) {
+  if (path.includes('/findings/')) return on.finding;
+  if (path.includes('/jobs/')) return on.sent;
+  return path.includes('/webhooks/') ? madeHook(program) : on.id;
+}
+
 interface Operation {
   parameters: { name: string; in: string }[];
   requestBody?: { content: object };
@@ -352,20 +367,19 @@ test('the description is OpenAPI 3.1 as a validator has it, and every call in it
   ajv.addSchema({ $id: 'api', components: described.components });
   const whole = (schema: object) => JSON.parse(JSON.stringify(schema).replaceAll('"#/components/', '"api#/components/')) as object;
   let asked = 0;
+  let shared: Brought | null = null;
   const sent = await begunJob(program, 'described');
   const renewed = (await endOf(program, sent)).result!.collection;
   for (const [path, operations] of Object.entries(described.paths))
     for (const [method, { requestBody, responses }] of Object.entries(operations)) {
       const slug = await ownCollection();
-      const own = await broughtIn(page, slug, freshTitle('Described'), ASKING);
+      const own: Brought = await pageFor(page, slug, path, shared);
+      shared ??= own;
       const id = await pageIdOf(slug, own.slug);
       const found = (await (await program.get(`/api/v1/collections/${slug}/findings?page=${id}&outcome=cantTell`)).json()) as Found;
       const collection =
         method === 'put' && path.endsWith('{slug}') ? renewed : /\{id\}|\/findings$/.test(path) ? slug : 'a-first-year-with-bees';
-      const hook = path.includes('/webhooks/') ? await madeHook(program) : 0;
-      const named = [found.items[0]!.id, sent, hook, id][
-        ['/findings/', '/jobs/', '/webhooks/', ''].findIndex((part) => path.includes(part))
-      ]!;
+      const named = await namedIn(path, program, { finding: found.items[0]!.id, sent, id });
       const isPackage = requestBody !== undefined && 'application/zip' in requestBody.content;
       const answer = await program.fetch(path.replace('{slug}', collection).replace('{id}', String(named)), {
         method,
