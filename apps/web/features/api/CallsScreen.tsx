@@ -67,7 +67,7 @@ export function CallsScreen({ calls, site }: CallsProps) {
             <h2>{`${method} ${path}`}</h2>
             <p>{`${summary}. Reach: ${reach}.${ifMatch ? ' Wants If-Match.' : ''}`}</p>
             {filters.length > 0 && <p>{`Narrowed by ${filters.join(', ')}.`}</p>}
-            {body && (
+            {body && fieldsOf(body).length > 0 && (
               <dl>
                 {fieldsOf(body).map(({ name, must, says }) => (
                   <div key={name} style={{ display: 'contents' }}>
