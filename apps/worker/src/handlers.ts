@@ -72,7 +72,7 @@ export function handlers(services: Services, { lookInto, lookAtImage, send }: To
     },
     async [READ_PACKAGE]({ payload, attempts }) {
       await readPackage(services, { id: numberIn(payload, 'package'), last: attempts >= MOST_ATTEMPTS });
-      await acceptBegun(services, { package: numberIn(payload, 'package') });
+      await acceptBegun(services, { package: numberIn(payload, 'package'), last: attempts >= MOST_ATTEMPTS });
     },
     [UNPACK]: ({ payload, by, attempts }) =>
       unpackPackage(services, { id: numberIn(payload, 'package'), by, last: attempts >= MOST_ATTEMPTS }),

@@ -180,6 +180,7 @@ export {
   pagesNamed,
   revisionLines,
   revisionOf,
+  revisionSaying,
   slugsLike,
   touchPage,
   type Lapse,

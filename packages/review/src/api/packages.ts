@@ -102,13 +102,19 @@ export async function cancelJobBegun(services: Services, actor: Actor, { id }: {
   return dismissed.ok ? jobTold(services, actor, { id }) : dismissed;
 }
 
-/** Says yes to a package that a program sent in, once it was read: in the name of whoever sent it, as far as they still may. */
-export async function acceptBegun(services: Services, wish: { package: number }): Promise<void> {
+/**
+ * Says yes to a package that a program sent in, once it was read: in the name of whoever sent it, as far as they still may. While another
+ * newer version comes in it is tried again; `last`: nobody will.
+ */
+export async function acceptBegun(services: Services, wish: { package: number; last: boolean }): Promise<void> {
   const begun = await begunOfPackage(services.db, wish.package);
   if (begun?.package?.state !== 'read') return;
   const by = await personById(services.db, begun.person);
   const accepted = by ? await acceptIntoShelf(services, by, { id: wish.package, title: begun.title, types: {} }) : notFound('This person');
-  if (!accepted.ok && accepted.problem.code !== 'conflict') await refusePackage(services.db, wish.package, wordOf(accepted.problem));
+  // One that has to be compared again first waits to be read, and is no more to be accepted here.
+  if (accepted.ok || (await begunOfPackage(services.db, wish.package))?.package?.state !== 'read') return;
+  if (accepted.problem.code === 'conflict' && !wish.last) throw new Error(accepted.problem.what);
+  await refusePackage(services.db, wish.package, wordOf(accepted.problem));
 }
 
 const wordOf = ({ what, why }: Problem) => `${what}.${why ? ` ${why}` : ''}`;

@@ -9,11 +9,12 @@ import {
   publicationById,
   snapshot,
   type ApiPage,
+  type Publication,
 } from '@inkwell/store';
 import { may, unlessAllowed, type Actor } from '../actor.ts';
 import { saveSource } from '../fix.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
-import { askPublication, runPublication } from '../release/publish.ts';
+import { askPublication } from '../release/publish.ts';
 import { signOff } from '../release/sign.ts';
 import { dayIn, type Services } from '../services.ts';
 import { shelf, type ShelfRow } from '../shelf.ts';
@@ -117,8 +118,8 @@ export async function signPage(services: Services, actor: Actor, wish: OnVersion
 export type PagePublished = PageFound & { state: 'waiting' | 'done' };
 
 /**
- * Publishes a page as it stands, or takes it off: at once, or at a time. At once means that its host is asked here and now; where the host
- * is away it waits, and is tried again in the background.
+ * Has a page published as it stands, or taken off: at once, or at a time. A worker does it; for a few seconds it is waited for, so that
+ * whoever asks most often hears how it ended.
  */
 export async function publishPage(
   services: Services,
@@ -132,12 +133,23 @@ export async function publishPage(
   const [left] = asked.value.left;
   if (left) return notOut(left.why, wish.act);
   const { id } = (await lastPublication(services.db, wish.id))!;
-  // What fails for now is tried again by a worker.
-  if (wish.at === null) await runPublication(services, { publication: id, last: false }).catch(() => undefined);
-  const { state, problem } = (await publicationById(services.db, id))!;
+  const { state, problem } = await ended(services, id, wish.at === null ? PATIENCE_MS : 0);
   if (state === 'failed' || state === 'called off') return notOut(problem ?? 'It was called off.', wish.act);
   const page = await pageTold(services, actor, wish);
   return page.ok ? done({ ...page.value, state }) : page;
+}
+
+/** How long a call waits for what a worker does, and how often it looks, in ms. */
+const PATIENCE_MS = 2_000;
+const LOOK_MS = 100;
+
+/** What became of a publication, once it has ended or patience has. */
+async function ended({ db }: Services, id: number, patience: number): Promise<Publication> {
+  for (const until = Date.now() + patience; ;) {
+    const found = (await publicationById(db, id))!;
+    if (found.state !== 'waiting' || Date.now() >= until) return found;
+    await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+  }
 }
 
 const notOut = (why: string, act: 'publish' | 'unpublish') =>

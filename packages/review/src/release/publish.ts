@@ -34,7 +34,7 @@ import { enqueue, type NewJob } from '@inkwell/work';
 import { may, reachOf, unlessAllowed, type Actor } from '../actor.ts';
 import { gate, isSigned } from '../gate.ts';
 import { lookAtHostJob, PUBLISH, seePublicJob } from '../jobs.ts';
-import { done, notFound, type Refusal, type Result } from '../problems.ts';
+import { done, notFound, refused, type Refusal, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { connectorOf } from './connector.ts';
 
@@ -81,6 +81,7 @@ export async function askPublication(
   actor: Actor,
   wish: ChosenAtGate & { act: Publication['act']; at: Date | null },
 ): Promise<Result<GateDone>> {
+  if (wish.at && Number.isNaN(wish.at.getTime())) return NO_TIME;
   const pages = await chosenAtGate(services, actor, 'publish', wish);
   if (pages.length === 0) return nothingChosen(actor, 'publish');
   const judged = pages.map((page) => ({ page, why: wish.act === 'publish' ? notOut(page) : notOff(page) }));
@@ -92,6 +93,13 @@ export async function askPublication(
   });
   return done({ done: good.length, left: judged.flatMap(({ page, why }) => (why === null ? [] : [{ title: page.title, why }])) });
 }
+
+const NO_TIME = refused({
+  code: 'bad-page',
+  what: 'There is no such day and time',
+  kept: 'Nothing was put down to go out.',
+  next: 'Give another one.',
+});
 
 const publishJob = (id: number): NewJob => ({ kind: PUBLISH, payload: { publication: id }, name: `${PUBLISH} ${id}` });
 
@@ -189,6 +197,8 @@ async function publishOn(services: Services, wanted: Publication, page: PlacedPa
   // Between the first look and this one somebody may have changed the page here.
   const moved = await stillSigned(services, wanted);
   if (moved !== null) return fail(services, wanted, `${moved} It is a draft on the host, and not published.`);
+  // It may have been called off while its text went there.
+  if ((await publicationById(services.db, wanted.id))?.state !== 'waiting') return;
   const out = await host.publish(row.remote, pushed.tag);
   if (!out.ok) return fail(services, wanted, 'The page was changed on the host just before it was to go out. It is not published.');
   const shown = await host.shown(out.address);
@@ -205,7 +215,9 @@ async function publishOn(services: Services, wanted: Publication, page: PlacedPa
 async function published(services: Services, wanted: Publication, { text, address }: { text: string; address: string }): Promise<void> {
   await writing(services.db, async (trx) => {
     const page = await lockPage(trx, wanted.page_id);
-    if (!page || !(await endPublication(trx, wanted.id, { state: 'done', problem: null, address, by: null }))) return;
+    if (!page) return;
+    // What is out is out, even where it was called off in that very moment.
+    await endPublication(trx, wanted.id, { state: 'done', problem: null, address, by: null });
     await notePublic(trx, page.id, { revision: wanted.revision, sum: sumOf(text), address });
     await touchPage(trx, page.id);
     await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));

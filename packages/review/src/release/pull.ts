@@ -9,6 +9,7 @@ import {
   pageAtAddress,
   pageById,
   personById,
+  revisionSaying,
   writing,
   type Connection,
   type Linked,
@@ -101,8 +102,13 @@ async function settled(
     told.same++;
     return { ...link, revision: page.head, state: 'same' };
   }
-  // What was never seen there has no common text: nobody knows which is the newer one.
-  if (row && page.head === row.revision) {
+  // What was never seen there is older where it is an earlier revision here; else nobody knows which is the newer one.
+  const older = row ? null : await revisionSaying(services.db, page.id, read.text);
+  if (older !== null) {
+    told.same++;
+    return { ...link, revision: older, state: 'same' };
+  }
+  if (row && row.state !== 'changed on both' && page.head === row.revision) {
     const revised = await pulled(services, by, page, read.text);
     if (revised.ok) {
       told.pulled++;

@@ -227,6 +227,22 @@ describe('what goes wrong there is told, and nothing is called published that is
     expect([(await run(view.pageId)).state, await releaseOf(view.slug)]).toEqual(['done', 'published']);
   });
 
+  test('a host that says it took a page off, and did not', async () => {
+    const { view } = await signed();
+    await publish(view.pageId);
+    await run(view.pageId);
+    value(await askPublication(services, RUTH, { which: [view.pageId], act: 'unpublish', at: null }));
+    proxy.set('lies');
+    expect(await run(view.pageId)).toMatchObject({ state: 'failed', problem: expect.stringContaining('still shows it') });
+    expect(await releaseOf(view.slug)).toBe('published');
+  });
+
+  test('a time that is none is refused', async () => {
+    const { view } = await signed();
+    const wish = { which: [view.pageId], act: 'publish' as const, at: new Date('2026-99-99T00:00:00Z') };
+    expect(await askPublication(services, RUTH, wish)).toMatchObject({ ok: false, problem: { code: 'bad-page' } });
+  });
+
   test('a host that shows yesterday’s page with 200', async () => {
     const { view } = await signed();
     await publish(view.pageId);
@@ -320,6 +336,25 @@ describe('what changes there', () => {
     ]);
     value(await settleBoth(services, INES, { collection: SLUG, page: view.pageId, take: 'theirs' }));
     expect([(await look(view.slug)).html, (await stateOf(view.pageId)).state]).toEqual([`${GOOD}<p>There.</p>`, 'same']);
+  });
+
+  test('at the first look what is an earlier revision here is older there, and goes out; what is none is told, and stays so at the next look', async () => {
+    const made = await page(GOOD, `Hive ${++many}`);
+    value(await saveSource(services, INES, { ...at(made), html: `${GOOD}<p>Here.</p>` }));
+    const other = await page(GOOD, `Hive ${++many}`);
+    for (const [view, html] of [
+      [made, GOOD],
+      [other, `${GOOD}<p>There.</p>`],
+    ] as const) {
+      const { address } = await db().selectFrom('pages').select('address').where('id', '=', view.pageId).executeTakeFirstOrThrow();
+      await there('POST', 'api/places/bees/pages', { address, title: view.title, kind: 'lesson', parts: [{ name: 'main', html }] });
+    }
+    for (let nth = 0; nth < 2; nth++) expect(await lookAtHost(services, { collection: collection() })).toMatchObject({ pulled: 0 });
+    expect([(await stateOf(made.pageId)).state, (await stateOf(other.pageId)).state]).toEqual(['same', 'changed on both']);
+    expect([(await look(made.slug)).html, (await look(other.slug)).html]).toEqual([`${GOOD}<p>Here.</p>`, GOOD]);
+    value(await signOff(services, RUTH, at(await look(made.slug))));
+    await publish(made.pageId);
+    expect((await run(made.pageId)).state).toBe('done');
   });
 
   test('ours is taken over that very draft', async () => {

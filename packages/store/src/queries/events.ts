@@ -184,6 +184,6 @@ export async function deliveriesOf(db: Database | Write, hook: number, before: s
 export async function sendAgain(trx: Write, hook: number, id: string): Promise<boolean> {
   const { numAffectedRows } =
     await sql`update deliveries set state = 'waiting', try_at = now(), made_at = now(), tries = 0 where id = ${id}::uuid
-    and webhook_id = ${hook}`.execute(trx);
+    and webhook_id = (select id from webhooks where id = ${hook} and gone_at is null)`.execute(trx);
   return numAffectedRows === 1n;
 }

@@ -105,6 +105,19 @@ export function revisionOf(db: Database | Write, pageId: number, number: number)
     .executeTakeFirst();
 }
 
+/** The newest revision of a page that has a text; null for none. */
+export async function revisionSaying(db: Database | Write, pageId: number, html: string): Promise<number | null> {
+  const row = await db
+    .selectFrom('revisions')
+    .select('number')
+    .where('page_id', '=', pageId)
+    .where('text_sha256', '=', hashOf(html))
+    .orderBy('number', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  return row?.number ?? null;
+}
+
 /** A page as the engine needs it. */
 export interface PageForEngine {
   page: PlacedPage;
