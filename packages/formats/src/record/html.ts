@@ -49,16 +49,21 @@ ${methodPart(said)}
 }
 
 const STYLE = `body{font:1rem/1.6 Georgia,serif;color:#1b2536;background:#fff;margin:0}main{max-width:60rem;margin:0 auto;padding:1.5rem}
-h1{font-size:1.9rem;line-height:1.2}h2{font-size:1.4rem;margin-top:2.2rem}dl{display:grid;grid-template-columns:minmax(9rem,max-content) 1fr;gap:.2rem 1.2rem}dt{font-weight:bold}dd{margin:0}
+h1{font-size:1.9rem;line-height:1.2}h2{font-size:1.4rem;margin-top:2.2rem}
+dl{display:grid;grid-template-columns:minmax(9rem,max-content) 1fr;gap:.2rem 1.2rem}
+dt{font-weight:bold}dd{margin:0}
 table{border-collapse:collapse;width:100%;margin-top:1rem;font-size:.95rem}caption{text-align:left;font-weight:bold;padding:.4rem 0}
 th,td{text-align:left;vertical-align:top;border-top:1px solid #8a8f99;padding:.35rem .6rem .35rem 0}thead th{border-top:0}
-@media(max-width:40rem){table{display:block;overflow-x:auto}dl{grid-template-columns:1fr}}@media print{h2{break-after:avoid}tr{break-inside:avoid}}`;
+@media(max-width:40rem){table{display:block;overflow-x:auto}dl{grid-template-columns:1fr}}
+@media print{h2{break-after:avoid}tr{break-inside:avoid}}`;
 
 const many = (count: number, one: string, more: string) => (count === 1 ? `one ${one}` : `${count.toLocaleString('en')} ${more}`);
 
 function summary({ criteria, subject, standard, made }: ReportSaid): string {
   const of = (outcome: string) => criteria.filter((one) => one.outcome === outcome).length;
-  return `${many(subject.pages, 'page', 'pages')} looked at against ${standard.name} ${standard.level}, as of ${made.at.slice(0, 10)}. Of ${criteria.length} criteria ${of('passed')} passed, ${of('failed')} failed, ${of('cannot tell')} cannot be told yet, ${of('not present')} have nothing to speak of here, and ${of('not looked at')} nobody looked at.`;
+  const against = `${many(subject.pages, 'page', 'pages')} looked at against ${standard.name} ${standard.level}, as of ${made.at.slice(0, 10)}.`;
+  const told = `${of('passed')} passed, ${of('failed')} failed, ${of('cannot tell')} cannot be told yet`;
+  return `${against} Of ${criteria.length} criteria ${told}, ${of('not present')} have nothing to speak of here, nobody looked at ${of('not looked at')}.`;
 }
 
 function scopePart({ subject, standard, profiles, house, made, engines }: ReportSaid): string {
@@ -76,13 +81,21 @@ ${facts([
 }
 
 function explorationPart({ contentTypes, present, audited }: ReportSaid): string {
-  return `<h2>What is on the pages</h2>
-<p>${text(`Content types: ${contentTypes.map(({ type, pages }) => `${type || 'page'} (${pages})`).join(', ')}. They hold ${many(present.images, 'use of an image', 'uses of images')}, ${many(present.links, 'link', 'links')}, ${many(present.tables, 'table', 'tables')}, and ${many(present.media, 'piece of media or embedded content', 'pieces of media or embedded content')}.${audited.from ? ` Pages were audited from ${audited.from} to ${audited.to!}.` : ''}`)}</p>`;
+  const types = contentTypes.map(({ type, pages }) => `${type || 'page'} (${pages})`).join(', ');
+  const held = [
+    many(present.images, 'use of an image', 'uses of images'),
+    many(present.links, 'link', 'links'),
+    many(present.tables, 'table', 'tables'),
+  ].join(', ');
+  const media = many(present.media, 'piece of media or embedded content', 'pieces of media or embedded content');
+  const when = audited.from ? ` Pages were audited from ${audited.from} to ${audited.to!}.` : '';
+  return `<h2>What is on the pages</h2>\n<p>${text(`Content types: ${types}. They hold ${held} and ${media}.${when}`)}</p>`;
 }
 
 function samplePart({ sample, subject }: ReportSaid): string {
   const words = sample
-    ? `A sample was judged: ${sample.structured} pages chosen for what they stand for and ${sample.random} drawn at random with seed ${sample.seed}, of ${sample.of}.`
+    ? `A sample was judged: ${many(sample.structured, 'page', 'pages')} chosen for what they stand for and ${sample.random} drawn at random ` +
+      `with seed ${sample.seed}, of ${sample.of}.`
     : `No sample was drawn: ${subject.pages === 1 ? 'the page was' : 'all pages were'} audited.`;
   return `<h2>Sample</h2>\n<p>${text(words)}</p>`;
 }
@@ -100,12 +113,24 @@ ${table('Criteria, their outcome and what it rests on', ['Criterion', 'Level', '
 }
 
 function leftPart({ totals, hours, exceptions, verdicts }: ReportSaid): string {
-  const open = `Open: ${many(totals.must, 'must-fix', 'must-fixes')}, ${many(totals.should, 'should-fix', 'should-fixes')}, ${many(totals.consider, 'thing to consider', 'things to consider')} and ${many(totals.questions, 'question', 'questions')}. ${totals.elsewhere} are for the theme or the host. Fixing what is open takes some ${hours.from} to ${hours.to} hours. ${verdicts.held} pages are held, ${verdicts.judge} wait for an answer, ${verdicts.ready} are ready.`;
+  const open = [
+    many(totals.must, 'must-fix', 'must-fixes'),
+    many(totals.should, 'should-fix', 'should-fixes'),
+    many(totals.consider, 'thing to consider', 'things to consider'),
+    many(totals.questions, 'question', 'questions'),
+  ].join(', ');
+  const stands = [
+    `Open: ${open}; for the theme or the host: ${totals.elsewhere}.`,
+    `Fixing what is open takes some ${hours.from} to ${hours.to} hours.`,
+    `Pages that are held: ${verdicts.held}; that wait for an answer: ${verdicts.judge}; that are ready: ${verdicts.ready}.`,
+  ].join(' ');
   const list = exceptions.map(({ page, title, reason, until, by }) => [page, title, reason, until, by]);
   const table_ =
     list.length > 0 ? table('What is let stand for now', ['Page', 'What', 'Reason', 'Until', 'By'], list) : '<p>Nothing is let stand.</p>';
-  return `<h2>What is left</h2>\n<p>${text(open)}</p>\n${table_}`;
+  return `<h2>What is left</h2>\n<p>${text(stands)}</p>\n${table_}`;
 }
+
+const PAGE_HEADS = ['Page', 'Address', 'Revision', 'Stands', 'Signed off', 'Looked at by people', 'Open'];
 
 function pagesPart({ pages }: ReportSaid): string {
   const rows = pages.map((page) => [
@@ -118,10 +143,16 @@ function pagesPart({ pages }: ReportSaid): string {
     page.must + page.should + page.consider + page.questions,
   ]);
   return `<h2>Pages</h2>
-${table('Pages, how they stand and who answers for them', ['Page', 'Address', 'Revision', 'Stands', 'Signed off', 'Looked at by people', 'Open'], rows)}`;
+${table('Pages, how they stand and who answers for them', PAGE_HEADS, rows)}`;
 }
 
 function methodPart({ totals }: ReportSaid): string {
-  return `<h2>Method</h2>
-<p>${text(`The report follows the steps of WCAG-EM 1.0: scope, exploration, sample, evaluation, report. Each page is audited by rules; what rules cannot know is asked of people, who answered ${totals.ruled} questions here. ${totals.fixed} findings were fixed, each verified by a later audit. A criterion passes where the audit, with its questions answered, sees all that still content can fail, or where a person judged it; what is let stand counts as failed. What nobody looked at is said to be not looked at.`)}</p>`;
+  const words = [
+    'The report follows the steps of WCAG-EM 1.0: scope, exploration, sample, evaluation, report.',
+    `Each page is audited by rules; what rules cannot know is asked of people, who answered ${many(totals.ruled, 'question', 'questions')} here.`,
+    `Of what was found, ${totals.fixed} is fixed, each verified by a later audit.`,
+    'A criterion passes where the audit, with its questions answered, sees all that still content can fail, or where a person judged it;',
+    'what is let stand counts as failed. What nobody looked at is said to be not looked at.',
+  ].join(' ');
+  return `<h2>Method</h2>\n<p>${text(words)}</p>`;
 }

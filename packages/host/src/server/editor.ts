@@ -62,16 +62,15 @@ async function begun(db: HostDatabase, said: URLSearchParams): Promise<Answer> {
 
 async function listed(db: HostDatabase): Promise<Answer> {
   const all = await Promise.all((await places(db)).map(async (at) => ({ ...at, pages: await pagesIn(db, at.place, 0, LISTED) })));
-  const rows = all.map(
-    ({
-      title,
-      place,
-      pages,
-    }) => `<h2>${escape(title)}</h2><p><a href="/site/${escape(encodeURIComponent(place))}/">What readers see</a></p><ul>
-${pages.map((page) => `<li><a href="/edit/${page.id}">${escape(page.title)}</a> – ${stateOf(page)}</li>`).join('\n')}</ul>
-<form method="post" action="/new"><input type="hidden" name="place" value="${escape(place)}"><p><label for="new-${escape(place)}">A new page: its title</label>
-<input id="new-${escape(place)}" name="title"> <button>Begin it</button></p></form>`,
-  );
+  const rows = all.map(({ title, place, pages }) => {
+    const [name, id] = [escape(place), `new-${escape(place)}`];
+    const items = pages.map((page) => `<li><a href="/edit/${page.id}">${escape(page.title)}</a> – ${stateOf(page)}</li>`);
+    return `<h2>${escape(title)}</h2>
+<p><a href="/site/${escape(encodeURIComponent(place))}/">What readers see</a></p>
+<ul>${items.join('\n')}</ul>
+<form method="post" action="/new"><input type="hidden" name="place" value="${name}">
+<p><label for="${id}">A new page: its title</label><input id="${id}" name="title"> <button>Begin it</button></p></form>`;
+  });
   return html(screen('Pages', rows.join('\n') || '<p>There is no place here yet.</p>'));
 }
 
@@ -148,13 +147,20 @@ ${escape(text)}</textarea></p>`,
 <p><label for="nth">Place in the contents</label><input id="nth" name="nth" inputmode="numeric" value="${page.nth}"></p>
 ${parts.join('\n')}
 <p><button name="do" value="save">Save draft</button> <button name="do" value="publish">Publish</button></p></form>
-<h2>Saved before</h2><ol reversed>${lines.map(({ number, by, at, note }) => `<li>r${number}, ${at.toISOString().slice(0, 16).replace('T', ' ')}, ${escape(by)}${note ? `: ${escape(note)}` : ''}</li>`).join('')}</ol>`,
+<h2>Saved before</h2><ol reversed>${lines.map(lineOf).join('')}</ol>`,
   );
 }
 
+function lineOf({ number, by, at, note }: HistoryLine): string {
+  const when = at.toISOString().slice(0, 16).replace('T', ' ');
+  return `<li>r${number}, ${when}, ${escape(by)}${note ? `: ${escape(note)}` : ''}</li>`;
+}
+
+const AWAY = `<section class="held"><h2>Not published</h2>
+<p>The check could not be asked just now. Your draft is saved; press Publish again in a while.</p></section>`;
+
 function held(page: HostedPage, checked: CheckedPage | 'away'): string {
-  if (checked === 'away')
-    return '<section class="held"><h2>Not published</h2><p>The check could not be asked just now. Your draft is saved; press Publish again in a while.</p></section>';
+  if (checked === 'away') return AWAY;
   const items = checked.holding.map(
     ({ sentence, why, fix, line }) => `<li><strong>${escape(sentence)}</strong> (line ${line})<br>${escape(why)}<br>${escape(fix)}</li>`,
   );
@@ -166,7 +172,8 @@ function held(page: HostedPage, checked: CheckedPage | 'away'): string {
           page.parts.map(({ name }) => name),
         );
   const offer = mended
-    ? `<form method="post"><input type="hidden" name="head" value="${page.head}"><input type="hidden" name="title" value="${escape(page.title)}"><input type="hidden" name="summary" value="${escape(page.summary)}">
+    ? `<form method="post"><input type="hidden" name="head" value="${page.head}">
+<input type="hidden" name="title" value="${escape(page.title)}"><input type="hidden" name="summary" value="${escape(page.summary)}">
 ${mended.map((part, nth) => `<textarea hidden name="part-${nth}">\n${escape(part.html)}</textarea>`).join('')}
 <button name="do" value="publish">Make every certain fix, and publish</button></form>`
     : '';
@@ -177,9 +184,12 @@ ${mended.map((part, nth) => `<textarea hidden name="part-${nth}">\n${escape(part
 function screen(title: string, body: string): string {
   return `<!doctype html>
 <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escape(title)} – editor</title>
-<style>body{font:1rem/1.5 system-ui,sans-serif;max-width:60rem;margin:0 auto;padding:1rem;color:#222;background:#f6f7f4}label{display:block;font-weight:600}
+<style>body{font:1rem/1.5 system-ui,sans-serif;max-width:60rem;margin:0 auto;padding:1rem;color:#222;background:#f6f7f4}
+label{display:block;font-weight:600}
 input:not([type=hidden]),textarea{width:100%;box-sizing:border-box;font:inherit;padding:.4rem}textarea{font-family:ui-monospace,monospace}
-button{font:inherit;padding:.4rem 1rem;min-height:2rem}.held{border-left:4px solid #7a3b12;padding:.1rem 1rem;background:#fffaf2}.said{background:#e7efe4;padding:.5rem 1rem}</style></head>
+button{font:inherit;padding:.4rem 1rem;min-height:2rem}
+.held{border-left:4px solid #7a3b12;padding:.1rem 1rem;background:#fffaf2}
+.said{background:#e7efe4;padding:.5rem 1rem}</style></head>
 <body><header><a href="/">All pages</a></header><main><h1>${escape(title)}</h1>
 ${body}
 </main></body></html>

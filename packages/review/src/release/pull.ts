@@ -97,16 +97,10 @@ async function settled(
   const read = draft && acceptText(draft.html);
   if (!draft || !read?.ok) return null;
   const link = { page_id: page.id, remote: there.remote, tag: draft.tag };
-  const own = await headText(services.db, page);
-  if (own === read.text) {
+  const known = await revisionThatSays(services, page, read.text);
+  if (known !== null) {
     told.same++;
-    return { ...link, revision: page.head, state: 'same' };
-  }
-  // What was never seen there is older where it is an earlier revision here; else nobody knows which is the newer one.
-  const older = row ? null : await revisionSaying(services.db, page.id, read.text);
-  if (older !== null) {
-    told.same++;
-    return { ...link, revision: older, state: 'same' };
+    return { ...link, revision: known, state: 'same' };
   }
   if (row && row.state !== 'changed on both' && page.head === row.revision) {
     const revised = await pulled(services, by, page, read.text);
@@ -117,6 +111,15 @@ async function settled(
   }
   told.both++;
   return { ...link, tag: row?.tag ?? null, revision: row?.revision ?? page.head, state: 'changed on both' };
+}
+
+/**
+ * The revision here that says what stands there: the newest one; or, of a page that was never seen there, an earlier one, so that there it is
+ * older. Null: none, and of what was never seen nobody knows which is the newer.
+ */
+async function revisionThatSays({ db }: Services, page: Linked, text: string): Promise<number | null> {
+  if ((await headText(db, page)) === text) return page.head;
+  return page.row ? null : revisionSaying(db, page.id, text);
 }
 
 async function pulled(services: Services, by: Actor, page: Pick<Linked, 'id' | 'version'>, html: string): Promise<Result<number>> {

@@ -39,9 +39,11 @@ export async function reportedKinds(db: Database | Write, scope: ReportScope, to
       from page_status s join findings f on f.page_id = s.page_id join kinds k on k.id = f.kind_id
         join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
       where ${IN_SCOPE(scope)} group by 1, 2, 3, 4, 5, 6, 7),
-    ranked as (select *, row_number() over (partition by rule, criteria, outcome, weight, standing order by many desc, page_id) as nth from each)
+    ranked as (select *, row_number() over (partition by rule, criteria, outcome, weight, standing order by many desc, page_id) as nth
+      from each)
     select rule, criteria, family, weight, outcome, standing, sum(many)::integer as many, count(*)::integer as pages,
-      coalesce(jsonb_agg(jsonb_build_object('slug', p.slug, 'title', p.title, 'many', many) order by nth) filter (where nth <= 3), '[]') as worst
+      coalesce(jsonb_agg(jsonb_build_object('slug', p.slug, 'title', p.title, 'many', many) order by nth)
+        filter (where nth <= 3), '[]') as worst
     from ranked join pages p on p.id = ranked.page_id group by rule, criteria, family, weight, outcome, standing
     order by rule, outcome, standing`.execute(db);
   return rows;
@@ -85,9 +87,8 @@ export interface ReportedPageLine {
 }
 
 export async function reportedPages(db: Database | Write, scope: ReportScope): Promise<ReportedPageLine[]> {
-  const { rows } =
-    await sql<ReportedPageLine>`select p.slug, p.address, p.title, p.content_type as "contentType", p.head as revision, s.verdict, s.release,
-      s.must, s.should, s.consider, s.questions, case when o.id is not null then jsonb_build_object('by', u.name,
+  const { rows } = await sql<ReportedPageLine>`select p.slug, p.address, p.title, p.content_type as "contentType", p.head as revision,
+      s.verdict, s.release, s.must, s.should, s.consider, s.questions, case when o.id is not null then jsonb_build_object('by', u.name,
         'at', to_char(o.signed_at at time zone 'UTC', 'YYYY-MM-DD'), 'revision', o.revision) end as signed,
       coalesce(k.items, '{}') as looks, m.chosen, m.because
     from page_status s join pages p on p.id = s.page_id left join sign_offs o on o.page_id = p.id and o.lapsed_at is null
@@ -120,7 +121,8 @@ export async function reportedAudits(db: Database | Write, scope: ReportScope, t
     seen as (select a.engine, a.made_at from here join audits a on a.id = here.audit_id)
     select (select coalesce(array_agg(distinct engine), '{}') from seen) as engines,
       (select min(${day('made_at')}) from seen) as "from", (select max(${day('made_at')}) from seen) as "to",
-      (select coalesce(jsonb_agg(to_jsonb(x) order by x.pages desc), '[]') from (select f.name, v.version, v.selection, count(*)::integer as pages
+      (select coalesce(jsonb_agg(to_jsonb(x) order by x.pages desc), '[]') from (
+        select f.name, v.version, v.selection, count(*)::integer as pages
         from here join bars b on b.id = here.bar_id join profile_versions v on v.id = b.profile_version_id
         join profiles f on f.id = v.profile_id group by f.name, v.id) x) as profiles,
       (select coalesce(jsonb_object_agg(register, many), '{}') from (select u.register, count(*)::integer as many from here
@@ -207,9 +209,8 @@ export interface SampleCandidate {
 }
 
 export async function sampleCandidates(db: Database | Write, collection: number): Promise<SampleCandidate[]> {
-  const { rows } =
-    await sql<SampleCandidate>`select p.id, p.content_type as "contentType", coalesce(p.make_up - 'firstSection' - 'lastSection', '{}')::text as "makeUp",
-      s.families, row_number() over (partition by p.part order by p.position, p.id) = 1 as "isEntry"
+  const { rows } = await sql<SampleCandidate>`select p.id, p.content_type as "contentType",
+      coalesce(p.make_up - 'firstSection' - 'lastSection', '{}')::text as "makeUp", s.families, row_number() over (partition by p.part order by p.position, p.id) = 1 as "isEntry"
     from page_status s join pages p on p.id = s.page_id where s.collection_id = ${collection} order by p.position, p.id`.execute(db);
   return rows;
 }
@@ -313,13 +314,14 @@ export async function barriers(
   onlyOpen: boolean,
   limit: number,
 ): Promise<BarrierLine[]> {
-  const { rows } =
-    await sql<BarrierLine>`select b.id, b.place, case when p.id is not null then jsonb_build_object('slug', p.slug, 'title', p.title) end as page,
-      b.words, b.reply_to as "replyTo", to_char(b.told_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, b.answer, u.name as "answeredBy",
+  const seen = collections === null ? sql`true` : sql`b.collection_id = any(${collections}::integer[])`;
+  const { rows } = await sql<BarrierLine>`select b.id, b.place,
+      case when p.id is not null then jsonb_build_object('slug', p.slug, 'title', p.title) end as page, b.words, b.reply_to as "replyTo",
+      to_char(b.told_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, b.answer, u.name as "answeredBy",
       jsonb_build_object('slug', c.slug, 'title', c.title) as collection
     from barriers b join collections c on c.id = b.collection_id and c.taken_out_at is null left join pages p on p.id = b.page_id
       left join people u on u.id = b.answered_by
-    where ${collections === null ? sql`true` : sql`b.collection_id = any(${collections}::integer[])`} ${onlyOpen ? sql`and b.answered_at is null` : sql``}
+    where ${seen} ${onlyOpen ? sql`and b.answered_at is null` : sql``}
     order by b.answered_at is not null, b.id desc limit ${limit}`.execute(db);
   return rows;
 }

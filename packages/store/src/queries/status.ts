@@ -22,6 +22,10 @@ export const FAMILIES: readonly Family[] = [
   'structure',
 ];
 
+const OPEN_BY_FAMILY = sql.join(
+  FAMILIES.map((family) => sql`coalesce(sum(many) filter (where state = 'open' and family = ${sql.lit(family)}), 0)::integer`),
+);
+
 /**
  * What stands open on pages, counted from their findings under the bars they are held to: rows of `sums`. `chosen` gives page_id and
  * bar_id of each page. A question that was answered "stands" is one no more: it counts as a failure.
@@ -42,7 +46,7 @@ function counting(chosen: RawBuilder<unknown>, today: string): RawBuilder<unknow
       select chosen.page_id, chosen.bar_id,
         coalesce(jsonb_agg(jsonb_build_array(family, weight, outcome, many) order by family, weight,
           outcome) filter (where state = 'open'), '[]') as counts,
-        array[${sql.join(FAMILIES.map((family) => sql`coalesce(sum(many) filter (where state = 'open' and family = ${sql.lit(family)}), 0)::integer`))}] as families,
+        array[${OPEN_BY_FAMILY}] as families,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'must'), 0)::integer as must,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'should'), 0)::integer as should,
         coalesce(sum(many) filter (where state = 'open' and outcome = 'failed' and weight = 'consider'), 0)::integer as consider,
@@ -66,8 +70,9 @@ async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: strin
       from chosen join sign_offs o on o.page_id = chosen.page_id group by o.page_id)
     update page_status s set bar_id = sums.bar_id, must = sums.must, should = sums.should, consider = sums.consider,
       questions = sums.questions, holding = sums.holding,
-      elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, families = sums.families, verdict = ${VERDICT}, valid_until = ends.day,
-      release = case when signed.in_force and s.published_revision = signed.revision then 'published' when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
+      elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, families = sums.families, verdict = ${VERDICT},
+      valid_until = ends.day, release = case when signed.in_force and s.published_revision = signed.revision then 'published'
+        when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
     from sums join bars on bars.id = sums.bar_id left join ends on ends.page_id = sums.page_id left
       join signed on signed.page_id = sums.page_id
     where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release`.execute(trx);
@@ -256,8 +261,8 @@ export async function statusNow(db: Database | Write, pageId: number, today: str
         and ${OPEN(today)}
         order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1) as holder
     from sums join page_status here on here.page_id = sums.page_id join bars on bars.id = sums.bar_id
-    left join (select page_id, bool_or(lapsed_at is null) as in_force, max(revision) filter (where lapsed_at is null) as revision from sign_offs where page_id = ${pageId}
-      group by page_id) o on true`.execute(db);
+    left join (select page_id, bool_or(lapsed_at is null) as in_force, max(revision) filter (where lapsed_at is null) as revision
+      from sign_offs where page_id = ${pageId} group by page_id) o on true`.execute(db);
   return rows[0]!;
 }
 
@@ -296,17 +301,19 @@ export interface ShelfSums extends Pick<Collection, 'id' | 'slug' | 'title' | 'k
 export async function shelfSums(db: Database | Write, only: readonly number[] | null, today: string): Promise<ShelfSums[]> {
   const seen = only === null ? sql`true` : sql`s.collection_id = any(${only}::integer[])`;
   const { rows } = await sql<ShelfSums>`${statusOn(seen, today)}
-    select c.id, c.slug, c.title, c.kind, c.put_away_at is not null as "putAway", count(s.page_id)::integer as pages, coalesce(sum(must), 0)::integer as must,
-      coalesce(sum(should), 0)::integer as should,
+    select c.id, c.slug, c.title, c.kind, c.put_away_at is not null as "putAway", count(s.page_id)::integer as pages,
+      coalesce(sum(must), 0)::integer as must, coalesce(sum(should), 0)::integer as should,
       coalesce(sum(consider), 0)::integer as consider, coalesce(sum(questions), 0)::integer as questions,
       (count(*) filter (where verdict = 'held'))::integer as held, (count(*) filter (where verdict = 'judge'))::integer as judge,
         (count(*) filter (where verdict = 'ready'))::integer as ready,
       (count(*) filter (where release = 'signed off'))::integer as signed,
-      (count(*) filter (where release = 'published'))::integer as published, (count(*) filter (where release = 'lapsed'))::integer as lapsed,
+      (count(*) filter (where release = 'published'))::integer as published,
+      (count(*) filter (where release = 'lapsed'))::integer as lapsed,
       (select jsonb_build_object('page', p.title, 'by', u.name, 'at', r.made_at) from pages p
         join revisions r on r.page_id = p.id and r.number = p.head join people u on u.id = r.made_by
         where p.collection_id = c.id and p.gone_at is null order by r.made_at desc, p.id limit 1) as last
-    from collections c left join status s on s.collection_id = c.id where c.arrived_at is not null and c.taken_out_at is null and ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
+    from collections c left join status s on s.collection_id = c.id where c.arrived_at is not null and c.taken_out_at is null
+      and ${only === null ? sql`true` : sql`c.id = any(${only}::integer[])`}
     group by c.id order by c.title collate "und-x-icu", c.id`.execute(db);
   return rows;
 }
