@@ -114,8 +114,8 @@ async function settled(
 }
 
 /**
- * The revision here that says what stands there: the newest one; or, of a page that was never seen there, an earlier one, so that there it is
- * older. Null: none, and of what was never seen nobody knows which is the newer.
+ * The revision here that says what stands there: the newest one; or, of a page that was never seen there, an earlier one, so that there it
+ * is older. Null: none, and of what was never seen nobody knows which is the newer.
  */
 async function revisionThatSays({ db }: Services, page: Linked, text: string): Promise<number | null> {
   if ((await headText(db, page)) === text) return page.head;
