@@ -332,6 +332,7 @@ function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
       </Done>
     );
   const { release, signOff } = desk;
+  const out = release === 'published' ? 'published, signed off' : 'signed off';
   return (
     <Done>
       <h2 id="note-heading" tabIndex={-1}>
@@ -339,7 +340,7 @@ function NothingOpen({ state: { desk, filter } }: { state: DeskState }) {
       </h2>
       <p>
         {isSigned(release) && signOff
-          ? `Revision ${signOff.revision} is signed off by ${signOff.by}${release === 'published' ? ' and published' : ''}. Any change to the page makes the sign-off lapse.`
+          ? `Revision ${signOff.revision} is ${out} by ${signOff.by}. Any change to the page makes the sign-off lapse.`
           : 'Read the proof once more, then sign this revision off.'}
       </p>
     </Done>

@@ -126,7 +126,12 @@ function headline({ subject, standard, audited, engines, profiles }: ReportSaid)
 
 function left({ totals, hours, verdicts, releases }: ReportSaid): string {
   const open = `${totals.must} must, ${totals.should} should, ${totals.consider} to consider and ${totals.questions} to judge`;
-  return `Open: ${open}; ${totals.excepted} let stand, ${totals.elsewhere} for the theme or host. Fixing takes some ${hours.from} to ${hours.to} hours. ${verdicts.held} held, ${verdicts.judge} to judge, ${verdicts.ready} ready; ${releases.signed} signed off, ${releases.published} published, ${releases.lapsed} lapsed.`;
+  return [
+    `Open: ${open}; ${totals.excepted} let stand, ${totals.elsewhere} for the theme or host.`,
+    `Fixing takes some ${hours.from} to ${hours.to} hours.`,
+    `${verdicts.held} held, ${verdicts.judge} to judge, ${verdicts.ready} ready;`,
+    `${releases.signed} signed off, ${releases.published} published, ${releases.lapsed} lapsed.`,
+  ].join(' ');
 }
 
 function SampleLine({ shown, collection, sampleOnly }: Pick<ReportProps, 'shown' | 'collection' | 'sampleOnly'>) {
@@ -143,7 +148,8 @@ function SampleLine({ shown, collection, sampleOnly }: Pick<ReportProps, 'shown'
   const drawn = said.sample!;
   return (
     <p>
-      {`A sample after WCAG-EM step 3: ${drawn.structured} pages chosen for what they stand for, ${drawn.random} drawn at random with seed ${drawn.seed}, of ${drawn.of}. `}
+      {`A sample after WCAG-EM step 3: ${drawn.structured} pages chosen for what they stand for, `}
+      {`${drawn.random} drawn at random with seed ${drawn.seed}, of ${drawn.of}. `}
       <Link href={report}>See the report of all pages</Link>
     </p>
   );

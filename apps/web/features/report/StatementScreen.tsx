@@ -30,6 +30,11 @@ const Page = styled.main`
   }
 `;
 
+function fails(many: number): string {
+  if (many === 0) return 'We know of nothing that fails';
+  return many === 1 ? 'One requirement is not met everywhere' : `${many} requirements are not met everywhere`;
+}
+
 /** A day as people write it. */
 const long = (day: string | null) =>
   day === null ? 'no day yet' : new Date(day).toLocaleDateString('en-GB', { dateStyle: 'long', timeZone: 'UTC' });
@@ -39,23 +44,19 @@ export function StatementScreen({ shown }: { shown: StatementShown }) {
   const { title, house, said, failed, unknown, exceptions, words, contact } = shown;
   const { standard, audited, subject } = said;
   const met = failed.length === 0 && unknown === 0;
+  const pages = subject.pages === 1 ? 'One page' : `All ${subject.pages} pages`;
+  const against = `the Web Content Accessibility Guidelines (${standard.name}), level ${standard.level}`;
+  const looked = `${pages}, against ${against}, last looked at on ${long(audited.to)}.`;
+  const short = `${fails(failed.length)}${unknown > 0 ? `, and of ${unknown} we cannot say yet whether they are met` : ''}.`;
   return (
     <Page id="content">
       <h1>{`Accessibility of ${title}`}</h1>
       <p>{`${house} wants everybody to be able to use ${title}. This page says what we have looked at, and where it falls short.`}</p>
       {words && <p>{words}</p>}
       <h2>What we looked at</h2>
-      <p>
-        {`${subject.pages === 1 ? 'One page' : `All ${subject.pages} pages`}, against the Web Content Accessibility Guidelines (${standard.name}), level ${standard.level}. They were last looked at on ${long(audited.to)}.`}
-      </p>
+      <p>{looked}</p>
       <h2>Where it falls short</h2>
-      {met ? (
-        <p>We know of nothing that falls short. If you do, please tell us below.</p>
-      ) : (
-        <p>
-          {`${failed.length === 0 ? 'We know of nothing that fails' : failed.length === 1 ? 'One requirement is not met everywhere' : `${failed.length} requirements are not met everywhere`}${unknown > 0 ? `, and of ${unknown} we cannot say yet whether they are met` : ''}.`}
-        </p>
-      )}
+      {met ? <p>We know of nothing that falls short. If you do, please tell us below.</p> : <p>{short}</p>}
       {failed.length > 0 && (
         <ul>
           {failed.map(({ id, asks }) => (

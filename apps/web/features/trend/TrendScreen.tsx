@@ -42,10 +42,24 @@ function ahead(forecast: Trend['forecast'], hours: Trend['hours']): string {
   const takes = hours.to > 0 ? `What is open takes some ${hours.from} to ${hours.to} hours. ` : '';
   if (!forecast) return `${takes}When it will be done is told from three days on.`;
   const pace = `${Math.abs(forecast.perDay).toLocaleString('en', { maximumFractionDigits: 1 })} a day`;
-  if (forecast.done === null)
-    return `${takes}At the pace of the last ${forecast.days} days (${pace} ${forecast.perDay < 0 ? 'more' : 'fewer'}) it is not done within ten years.`;
+  const at = `${takes}At the pace of the last ${forecast.days} days`;
+  if (forecast.done === null) return `${at} (${pace} ${forecast.perDay < 0 ? 'more' : 'fewer'}) it is not done within ten years.`;
   const between = `between ${forecast.soonest} and ${forecast.latest ?? 'no day that could be told'}`;
-  return `${takes}At the pace of the last ${forecast.days} days (${pace} fewer) nothing is open from ${forecast.done} on; ${between} with the pace of quicker and slower days.`;
+  return `${at} (${pace} fewer) nothing is open from ${forecast.done} on; ${between} at the pace of quicker and slower days.`;
+}
+
+const legend = (name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>;
+
+/** What every chart here is drawn on. `of`: what its columns stand for. */
+function Ground({ of }: { of: 'day' | 'week' }) {
+  return (
+    <>
+      <CartesianGrid vertical={false} stroke="var(--line)" />
+      <XAxis dataKey={of} stroke="var(--edge)" minTickGap={40} />
+      <YAxis allowDecimals={false} stroke="var(--edge)" />
+      <Tooltip contentStyle={TOOLTIP} />
+    </>
+  );
 }
 
 const VERDICTS = [
@@ -67,11 +81,8 @@ function VerdictsByDay({ days }: { days: Trend['days'] }) {
           margin={{ left: 8, right: 16 }}
           accessibilityLayer={false}
         >
-          <CartesianGrid vertical={false} stroke="var(--line)" />
-          <XAxis dataKey="day" stroke="var(--edge)" minTickGap={40} />
-          <YAxis allowDecimals={false} stroke="var(--edge)" />
-          <Tooltip contentStyle={TOOLTIP} />
-          <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
+          <Ground of="day" />
+          <Legend formatter={legend} />
           {VERDICTS.map(({ key, name, fill }) => (
             <Bar key={key} dataKey={key} name={name} stackId="pages" fill={fill} stroke="var(--sheet)" isAnimationActive={false} />
           ))}
@@ -98,10 +109,7 @@ function Returned({ returned }: { returned: Trend['returned'] }) {
           margin={{ left: 8, right: 16 }}
           accessibilityLayer={false}
         >
-          <CartesianGrid vertical={false} stroke="var(--line)" />
-          <XAxis dataKey="week" stroke="var(--edge)" minTickGap={40} />
-          <YAxis allowDecimals={false} stroke="var(--edge)" />
-          <Tooltip contentStyle={TOOLTIP} />
+          <Ground of="week" />
           <Bar dataKey="back" name="came back" fill="var(--gall)" isAnimationActive={false} maxBarSize={48} />
         </BarChart>
       </div>
@@ -151,11 +159,8 @@ function OpenByDay({ days }: { days: Trend['days'] }) {
           margin={{ left: 8, right: 16 }}
           accessibilityLayer={false}
         >
-          <CartesianGrid vertical={false} stroke="var(--line)" />
-          <XAxis dataKey="day" stroke="var(--edge)" minTickGap={40} />
-          <YAxis allowDecimals={false} stroke="var(--edge)" />
-          <Tooltip contentStyle={TOOLTIP} />
-          <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
+          <Ground of="day" />
+          <Legend formatter={legend} />
           {WEIGHTS.map(({ key, name, fill }) => (
             <Area
               key={key}

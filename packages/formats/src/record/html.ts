@@ -61,9 +61,11 @@ const many = (count: number, one: string, more: string) => (count === 1 ? `one $
 
 function summary({ criteria, subject, standard, made }: ReportSaid): string {
   const of = (outcome: string) => criteria.filter((one) => one.outcome === outcome).length;
-  const against = `${many(subject.pages, 'page', 'pages')} looked at against ${standard.name} ${standard.level}, as of ${made.at.slice(0, 10)}.`;
+  const pages = many(subject.pages, 'page', 'pages');
+  const against = `${pages} looked at against ${standard.name} ${standard.level}, as of ${made.at.slice(0, 10)}.`;
+  const rest = `${of('not present')} have nothing to speak of here, nobody looked at ${of('not looked at')}`;
   const told = `${of('passed')} passed, ${of('failed')} failed, ${of('cannot tell')} cannot be told yet`;
-  return `${against} Of ${criteria.length} criteria ${told}, ${of('not present')} have nothing to speak of here, nobody looked at ${of('not looked at')}.`;
+  return `${against} Of ${criteria.length} criteria ${told}, ${rest}.`;
 }
 
 function scopePart({ subject, standard, profiles, house, made, engines }: ReportSaid): string {
@@ -94,8 +96,8 @@ function explorationPart({ contentTypes, present, audited }: ReportSaid): string
 
 function samplePart({ sample, subject }: ReportSaid): string {
   const words = sample
-    ? `A sample was judged: ${many(sample.structured, 'page', 'pages')} chosen for what they stand for and ${sample.random} drawn at random ` +
-      `with seed ${sample.seed}, of ${sample.of}.`
+    ? `A sample was judged: ${many(sample.structured, 'page', 'pages')} chosen for what they stand for and ${sample.random} drawn ` +
+      `at random with seed ${sample.seed}, of ${sample.of}.`
     : `No sample was drawn: ${subject.pages === 1 ? 'the page was' : 'all pages were'} audited.`;
   return `<h2>Sample</h2>\n<p>${text(words)}</p>`;
 }
@@ -149,7 +151,8 @@ ${table('Pages, how they stand and who answers for them', PAGE_HEADS, rows)}`;
 function methodPart({ totals }: ReportSaid): string {
   const words = [
     'The report follows the steps of WCAG-EM 1.0: scope, exploration, sample, evaluation, report.',
-    `Each page is audited by rules; what rules cannot know is asked of people, who answered ${many(totals.ruled, 'question', 'questions')} here.`,
+    'Each page is audited by rules; what rules cannot know is asked of people,',
+    `who answered ${many(totals.ruled, 'question', 'questions')} here.`,
     `Of what was found, ${totals.fixed} is fixed, each verified by a later audit.`,
     'A criterion passes where the audit, with its questions answered, sees all that still content can fail, or where a person judged it;',
     'what is let stand counts as failed. What nobody looked at is said to be not looked at.',

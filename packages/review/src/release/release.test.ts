@@ -338,7 +338,7 @@ describe('what changes there', () => {
     expect([(await look(view.slug)).html, (await stateOf(view.pageId)).state]).toEqual([`${GOOD}<p>There.</p>`, 'same']);
   });
 
-  test('at the first look what is an earlier revision here is older there, and goes out; what is none is told, and stays so at the next look', async () => {
+  test('at the first look an earlier revision there is older, and ours goes out; what is none is told, and stays so', async () => {
     const made = await page(GOOD, `Hive ${++many}`);
     value(await saveSource(services, INES, { ...at(made), html: `${GOOD}<p>Here.</p>` }));
     const other = await page(GOOD, `Hive ${++many}`);

@@ -75,7 +75,8 @@ export interface HookLine {
 export async function hooks(db: Database | Write): Promise<HookLine[]> {
   const { rows } = await sql<HookLine>`select w.id, w.url, w.events, u.name as by,
       to_char(w.made_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "madeAt",
-      (count(d.id) filter (where d.state = 'waiting'))::integer as waiting, (count(d.id) filter (where d.state = 'received'))::integer as received,
+      (count(d.id) filter (where d.state = 'waiting'))::integer as waiting,
+      (count(d.id) filter (where d.state = 'received'))::integer as received,
       (count(d.id) filter (where d.state = 'given up'))::integer as "givenUp"
     from webhooks w join people u on u.id = w.made_by left join deliveries d on d.webhook_id = w.id where w.gone_at is null
     group by w.id, u.name order by w.id limit 200`.execute(db);
@@ -138,7 +139,8 @@ export async function deliveriesDue(db: Database, limit: number): Promise<Delive
       update deliveries d set tries = tries + 1, try_at = now() + ${REST}, tried_at = now() where id in (
         select id from deliveries where state = 'waiting' and try_at <= now() order by try_at limit ${limit} for update skip locked)
       returning d.*)
-    select d.id, d.webhook_id as hook, w.url, w.secret, d.tries, (select to_jsonb(x) from (select ${LINE} from ${JOINED} where e.id = d.event_id) x) as event
+    select d.id, d.webhook_id as hook, w.url, w.secret, d.tries,
+      (select to_jsonb(x) from (select ${LINE} from ${JOINED} where e.id = d.event_id) x) as event
     from due d join webhooks w on w.id = d.webhook_id order by d.made_at, d.event_id`.execute(db);
   return rows;
 }

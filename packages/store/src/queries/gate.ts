@@ -94,9 +94,11 @@ export async function gateLines(db: Database | Write, wish: GateWish, today: str
       from page_status s join pages p on p.id = s.page_id join collections c on c.id = p.collection_id
       where ${inReach(wish.collections)} and c.arrived_at is not null and c.taken_out_at is null and p.gone_at is null
         and ${GROUPS[wish.group]} ${from} order by p.collection_id, p.position, p.id limit ${wish.limit + 1})
-    select h.id, h.slug, h.title, h.collection_id as "collectionId", h.collection, h."collectionTitle", h.position, h.address, h.head, h.version,
+    select h.id, h.slug, h.title, h.collection_id as "collectionId", h.collection, h."collectionTitle", h.position, h.address,
+      h.head, h.version,
       h.verdict, h.release, h.holding, h.questions, h.published_revision as "publishedRevision",
-      (select jsonb_build_object('name', u.name, 'at', ${at(sql`o.signed_at`)}, 'revision', o.revision, 'profile', f.name, 'version', v.version,
+      (select jsonb_build_object('name', u.name, 'at', ${at(sql`o.signed_at`)}, 'revision', o.revision, 'profile', f.name,
+          'version', v.version,
           'lapsedBecause', o.lapsed_because, 'lapsedBy', l.name, 'lapsedAt', ${at(sql`o.lapsed_at`)})
         from sign_offs o join people u on u.id = o.signed_by join profile_versions v on v.id = o.profile_version_id
         join profiles f on f.id = v.profile_id left join people l on l.id = o.lapsed_by
@@ -109,7 +111,8 @@ export async function gateLines(db: Database | Write, wish: GateWish, today: str
           where o.page_id = h.id and o.revision < h.head), 0)), '[]') as fixers,
       coalesce((select jsonb_agg(jsonb_build_object('item', k.item, 'name', u.name, 'at', ${at(sql`k.looked_at`)}))
         from looks k join people u on u.id = k.looked_by where k.page_id = h.id and k.revision = h.head), '[]') as looks,
-      (select jsonb_build_object('act', w.act, 'state', w.state, 'due', ${at(sql`w.due_at`)}, 'by', u.name, 'problem', w.problem, 'tries', w.tries)
+      (select jsonb_build_object('act', w.act, 'state', w.state, 'due', ${at(sql`w.due_at`)}, 'by', u.name,
+          'problem', w.problem, 'tries', w.tries)
         from publications w join people u on u.id = w.asked_by where w.page_id = h.id order by w.id desc limit 1) as publication,
       (select jsonb_build_object('name', t.name, 'state', g.state, 'publicAddress', g.public_address, 'driftedAt', ${at(sql`g.drifted_at`)})
         from connections n join hosts t on t.id = n.host_id left join host_pages g on g.page_id = h.id

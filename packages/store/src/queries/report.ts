@@ -210,7 +210,8 @@ export interface SampleCandidate {
 
 export async function sampleCandidates(db: Database | Write, collection: number): Promise<SampleCandidate[]> {
   const { rows } = await sql<SampleCandidate>`select p.id, p.content_type as "contentType",
-      coalesce(p.make_up - 'firstSection' - 'lastSection', '{}')::text as "makeUp", s.families, row_number() over (partition by p.part order by p.position, p.id) = 1 as "isEntry"
+      coalesce(p.make_up - 'firstSection' - 'lastSection', '{}')::text as "makeUp", s.families,
+      row_number() over (partition by p.part order by p.position, p.id) = 1 as "isEntry"
     from page_status s join pages p on p.id = s.page_id where s.collection_id = ${collection} order by p.position, p.id`.execute(db);
   return rows;
 }
