@@ -1,7 +1,9 @@
+import { InkwellClient } from '@inkwell/client';
 import { auditPage, DEFAULT_PROFILE, parsePage, selectFindings, sentenceOf } from '@inkwell/core';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { freshTitle } from '../support/desk';
 import { signedInAs } from '../support/signIn';
+import { tokenFor } from '../support/token';
 
 const HOST = process.env.INKWELL_HOST_AT ?? 'http://127.0.0.1:4330';
 const PLACE = 'a-first-year-with-bees';
@@ -137,6 +139,28 @@ test('from the author on the host to the reader and back: held, fixed, signed, p
   await expect(publisher.page.getByRole('status').filter({ hasText: 'On their way off: 1 page.' })).toBeVisible();
   await expect.poll(async () => (await fetch(`${HOST}/site/${PLACE}/${on.address}`)).status, { timeout: 30_000 }).toBe(404);
   for (const { context } of [author, reviewer, publisher]) await context.close();
+});
+
+test('a program signs a page, publishes it, sees it on the host and takes it off, with the client', async ({ page, baseURL }) => {
+  const title = freshTitle('By a program');
+  const on = await newOnHost(title, FINE);
+  await asked(page, '/api/hosts/look', { collection: PLACE });
+  await expect.poll(async () => (await rowOf(page, title))?.verdict, { timeout: 30_000 }).toBe('ready');
+  const { id } = (await rowOf(page, title))!;
+  const { token } = await tokenFor(null, ['read', 'publish']);
+  const inkwell = new InkwellClient({ server: baseURL!, token });
+  const before = await inkwell.page(id);
+  // What is not signed off does not go out, and what was seen before is not what is there now.
+  await expect(inkwell.publish(id, before.tag)).rejects.toMatchObject({ status: 409, type: '/problems/held' });
+  const signed = await inkwell.sign(id, before.tag);
+  await expect(inkwell.publish(id, before.tag)).rejects.toMatchObject({ status: 412 });
+  const released = async () => (await inkwell.page(id)).page.release;
+  await inkwell.publish(id, signed.tag);
+  await expect.poll(released, { timeout: 30_000 }).toBe('published');
+  expect(await (await fetch(`${HOST}/site/${PLACE}/${on.address}`)).text()).toContain(`<!--content-->${FINE}<!--/content-->`);
+  await inkwell.unpublish(id, (await inkwell.page(id)).tag);
+  await expect.poll(released, { timeout: 30_000 }).toBe('signed off');
+  expect((await fetch(`${HOST}/site/${PLACE}/${on.address}`)).status).toBe(404);
 });
 
 test('the host and its connection: added, refused where it may not be spoken to, connected by a publisher', async ({
