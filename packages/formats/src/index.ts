@@ -53,4 +53,4 @@ export { reportHtml } from './record/html.ts';
 export { reportEarl } from './record/earl.ts';
 export { htmlToPdf, NoPdf } from './record/pdf.ts';
 export { FINDING_HEADS, reportXlsx, type FindingRow } from './record/xlsx.ts';
-export { LOOK_NAMES, type ReportSaid } from './record/said.ts';
+export type { ReportSaid } from './record/said.ts';

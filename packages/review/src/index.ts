@@ -204,7 +204,7 @@ export { remark, remarks, type RemarkView } from './docket/remarks.ts';
 export { sendDigests } from './docket/digest.ts';
 export { search, type Found } from './search.ts';
 export { signMany, signOff, lookedAt, setSigning, LOOKS, type Look, type Signed } from './release/sign.ts';
-export { GATE_GROUPS, showGate, type GateRow, type GateShown } from './release/board.ts';
+export { showGate, type GateRow, type GateShown } from './release/board.ts';
 export {
   askPublication,
   callPublicationOff,
@@ -217,7 +217,7 @@ export {
 export { connect, disconnect, lookNow, newHost, placesOnHost, removeHost, showHosts, type HostView } from './release/hosts.ts';
 export { bringFromHost } from './release/bringFrom.ts';
 export { lookAtHost, settleBoth, type Pulled } from './release/pull.ts';
-export type { GateGroup, SigningRules } from '@inkwell/store';
+export { GATE_GROUPS, type GateGroup, type SigningRules } from '@inkwell/store';
 export { LOOK_AT_HOST, PUBLISH, SEE_PUBLIC } from './jobs.ts';
 export { EVENTS, eventsTold, type EventTold } from './api/events.ts';
 export { deliverAgain, deliveries, endWebhook, newWebhook, sendDeliveries, signatureOf, webhooks, type NewHook } from './api/webhooks.ts';

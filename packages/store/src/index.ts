@@ -521,6 +521,7 @@ export {
 export {
   addSignature,
   fixersOf,
+  GATE_GROUPS,
   gateCounts,
   gateLines,
   gatePages,

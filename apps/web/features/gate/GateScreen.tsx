@@ -1,6 +1,5 @@
 'use client';
-import { GROUPS_IN_ORDER } from './groups';
-import type { GateShown, HostView } from '@inkwell/review';
+import type { GateGroup, GateShown, HostView } from '@inkwell/review';
 import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -47,6 +46,8 @@ const Ways = styled.nav`
   }
 `;
 
+const IN_ORDER = Object.keys(GROUP_WORDS) as GateGroup[];
+
 interface GateProps {
   shown: GateShown;
   hosts: readonly HostView[];
@@ -66,7 +67,7 @@ export function GateScreen({ shown, hosts }: GateProps) {
       <HostLine shown={shown} gate={gate} onConnect={() => setOpen('connect')} onSigning={() => setOpen('signing')} />
       <Ways aria-label="Pages by where they stand">
         <ul>
-          {GROUPS_IN_ORDER.map((one) => (
+          {IN_ORDER.map((one) => (
             <li key={one}>
               <Link href={`/gate?group=${encodeURIComponent(one)}${within}`} aria-current={one === group ? 'page' : undefined}>
                 {GROUP_WORDS[one].label} <b>{counts[one].toLocaleString('en')}</b>

@@ -1,5 +1,6 @@
 import type { GateGroup, GateRow, Look } from '@inkwell/review';
 
+/** In the order in which a page goes through them. */
 export const GROUP_WORDS: Record<GateGroup, { label: string; none: string }> = {
   'to sign': { label: 'To sign off', none: 'Nothing waits to be signed off. What is held stands under Held.' },
   'to publish': { label: 'To publish', none: 'Nothing that is signed off waits to be published.' },

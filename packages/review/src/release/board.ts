@@ -18,8 +18,6 @@ import { dayIn, type Services } from '../services.ts';
 /** Pages shown at once. */
 const SHOWN = 40;
 
-export const GATE_GROUPS: readonly GateGroup[] = ['to sign', 'to publish', 'going out', 'published', 'lapsed', 'drifted', 'held'];
-
 export interface GateRow extends Omit<GateLine, 'holders'> {
   holders: { title: string; many: number; asks: boolean; people: string[] }[];
   can: { sign: boolean; publish: boolean; change: boolean };

@@ -20,6 +20,8 @@ const GROUPS: Record<GateGroup, RawBuilder<unknown>> = {
   drifted: DRIFTED,
 };
 
+export const GATE_GROUPS = Object.keys(GROUPS) as readonly GateGroup[];
+
 export interface GateWish {
   /** Collections to look in: ids, or null for all. */
   collections: readonly number[] | null;
@@ -131,8 +133,7 @@ export async function gateLines(db: Database | Write, wish: GateWish, today: str
 
 /** How many pages stand where. */
 export async function gateCounts(db: Database | Write, collections: readonly number[] | null): Promise<Record<GateGroup, number>> {
-  const names = Object.keys(GROUPS) as GateGroup[];
-  const each = sql.join(names.map((name) => sql`(count(*) filter (where ${GROUPS[name]}))::integer as ${sql.ref(name)}`));
+  const each = sql.join(GATE_GROUPS.map((name) => sql`(count(*) filter (where ${GROUPS[name]}))::integer as ${sql.ref(name)}`));
   const { rows } = await sql<Record<GateGroup, number>>`select ${each} from page_status s join collections c on c.id = s.collection_id
     where ${inReach(collections)} and c.arrived_at is not null and c.taken_out_at is null`.execute(db);
   return rows[0]!;
