@@ -186,7 +186,7 @@ test('readers see a statement once there is one, and what they tell waits for an
   await ruth.page.getByLabel('Whom readers write to').fill('access@canal.larkmoor.example');
   await ruth.page.getByRole('button', { name: 'Save the statement' }).click();
   await expect(ruth.page.getByRole('status').filter({ hasText: 'Saved.' })).toBeVisible();
-  await at.goto('/statement/larkmoor-canal-trust');
+  await at.goto('/statement/larkmoor-canal-trust', { waitUntil: 'networkidle' });
   await expect(at.getByRole('heading', { level: 1 })).toContainText('Accessibility of');
   expect(await foundOn(at)).toEqual([]);
   const words = freshTitle('I cannot find the opening hours by ear');

@@ -107,7 +107,8 @@ function withinRate(token: number): void {
 }
 
 async function bodyOf(request: Request, call: Call): Promise<unknown> {
-  if (call.bodyOptional && request.body === null) return undefined;
+  // What may be left out says nothing of a type where it is.
+  if (call.bodyOptional && !request.headers.has('content-type') && (await bytesWithin(request, 0)) !== null) return undefined;
   const [type = '', ...parameters] = (request.headers.get('content-type') ?? '').toLowerCase().split(';');
   const charset = parameters.map((one) => one.trim()).find((one) => one.startsWith('charset='));
   const isUtf8 = charset === undefined || /^charset="?utf-?8"?$/.test(charset);
