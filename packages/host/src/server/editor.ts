@@ -101,16 +101,12 @@ async function saved(db: HostDatabase, checker: Checker | null, page: Edited, sa
   const { parts, typed } = typedIn(page, said);
   const lines = await history(db, page.id);
   if (!parts) return html(form(typed, lines, 'A part holds a comment that the host writes itself. Nothing was saved.'), 422);
-  const head = Number(said.get('head'));
+  const head = Number(said.get(said.get('do') === 'over' ? 'over' : 'head'));
   const isSame =
     joinParts(parts) === joinParts(page.parts) && (['title', 'summary', 'kind'] as const).every((what) => typed[what] === page[what]);
-  if (head !== page.head)
-    return html(
-      form({ ...typed, head: page.head }, lines, 'Somebody saved this page meanwhile. What you typed is below, and was not saved.'),
-      409,
-    );
+  if (head !== page.head) return late({ ...typed, head }, lines, page);
   const now = isSame ? page.head : await saveDraft(db, page.id, page.head, { ...typed, note: '', by: 'an author' });
-  if (now === null) return html(form(typed, lines, 'Somebody saved this page just now. What you typed is below, and was not saved.'), 409);
+  if (now === null) return late(typed, lines, (await pageBy(db, { id: page.id }))!);
   if (typed.nth !== page.nth) await movePage(db, page, typed.nth);
   const changed = !isSame || typed.nth !== page.nth;
   if (said.get('do') !== 'publish')
@@ -127,10 +123,23 @@ async function saved(db: HostDatabase, checker: Checker | null, page: Edited, sa
       `/edit/${page.id}?said=${encodeURIComponent('Nothing holds it. It is handed over for sign-off, and goes out after that.')}`,
     );
   }
-  return html(form(draft, await history(db, page.id), '', checked ?? 'away'));
+  return html(form(draft, await history(db, page.id), '', held(draft, checked ?? 'away')));
 }
 
-function form(page: Edited, lines: readonly HistoryLine[], said: string, checked: CheckedPage | 'away' | null = null): string {
+/** What an author typed on an older draft, beside the one that is there now: nothing is written over until they say so. */
+function late(typed: Edited, lines: readonly HistoryLine[], there: HostedPage): Answer {
+  const parts = there.parts.map(
+    ({ name, html: text }) => `<h3>${escape(name === 'main' ? 'Text' : name)}</h3><pre>\n${escape(text)}</pre>`,
+  );
+  const beside = `<section class="held"><h2>What is saved now: r${there.head}, “${escape(there.title)}”</h2>
+<p>Take into your text below what you want of it. Then save yours in its place; it stays among what was saved before.</p>
+${parts.join('\n')}</section>`;
+  const said = 'Somebody saved this page meanwhile. What you typed is below, and was not saved.';
+  return html(form(typed, lines, said, beside, there.head), 409);
+}
+
+/** Over: the draft somebody else saved, which the author may put this one in place of. */
+function form(page: Edited, lines: readonly HistoryLine[], said: string, beside = '', over: number | null = null): string {
   const parts = page.parts.map(
     ({ name, html: text }, nth) => `<p><label for="part-${nth}">${escape(name === 'main' ? 'Text' : name)}</label>
 <textarea id="part-${nth}" name="part-${nth}" rows="14" spellcheck="true">
@@ -138,7 +147,7 @@ ${escape(text)}</textarea></p>`,
   );
   return screen(
     page.title,
-    `${said ? `<p class="said" role="status">${escape(said)}</p>` : ''}${checked ? held(page, checked) : ''}
+    `${said ? `<p class="said" role="status">${escape(said)}</p>` : ''}${beside}
 <p>${escape(stateOf(page))}${page.published === null ? '' : ` – <a href="${escape(publicPath(page))}">what readers see</a>`}</p>
 <form method="post"><input type="hidden" name="head" value="${page.head}">
 <p><label for="title">Title</label><input id="title" name="title" value="${escape(page.title)}"></p>
@@ -146,10 +155,12 @@ ${escape(text)}</textarea></p>`,
 <p><label for="kind">Kind</label><input id="kind" name="kind" value="${escape(page.kind)}"></p>
 <p><label for="nth">Place in the contents</label><input id="nth" name="nth" inputmode="numeric" value="${page.nth}"></p>
 ${parts.join('\n')}
-<p><button name="do" value="save">Save draft</button> <button name="do" value="publish">Publish</button></p></form>
+<p>${over === null ? SAVE : `<input type="hidden" name="over" value="${over}"><button name="do" value="over">Save mine in place of r${over}</button>`}</p></form>
 <h2>Saved before</h2><ol reversed>${lines.map(lineOf).join('')}</ol>`,
   );
 }
+
+const SAVE = '<button name="do" value="save">Save draft</button> <button name="do" value="publish">Publish</button>';
 
 function lineOf({ number, by, at, note }: HistoryLine): string {
   const when = at.toISOString().slice(0, 16).replace('T', ' ');
@@ -189,6 +200,7 @@ label{display:block;font-weight:600}
 input:not([type=hidden]),textarea{width:100%;box-sizing:border-box;font:inherit;padding:.4rem}textarea{font-family:ui-monospace,monospace}
 button{font:inherit;padding:.4rem 1rem;min-height:2rem}
 .held{border-left:4px solid #7a3b12;padding:.1rem 1rem;background:#fffaf2}
+pre{white-space:pre-wrap;overflow-wrap:anywhere;background:#fff;padding:.5rem}
 .said{background:#e7efe4;padding:.5rem 1rem}</style></head>
 <body><header><a href="/">All pages</a></header><main><h1>${escape(title)}</h1>
 ${body}

@@ -63,10 +63,19 @@ test('the editor keeps what was typed when somebody else was quicker, and takes 
   const { id } = await page();
   expect((await form(id, { head: '1', title: 'Hive', 'part-0': 'mine', do: 'save' })).status).toBe(303);
   const late = await form(id, { head: '1', title: 'Hive', 'part-0': 'theirs & mine', do: 'save' });
-  expect([late.status, await late.text()]).toEqual([409, expect.stringContaining('theirs &#38; mine')]);
+  const told = await late.text();
+  expect([late.status, told]).toEqual([409, expect.stringContaining('theirs &#38; mine')]);
+  expect(told).toContain('<pre>\nmine</pre>');
+  expect(told).toContain('Save mine in place of r2');
   expect((await form(id, { head: '2', 'part-0': 'x', do: 'save' }, { 'sec-fetch-site': 'cross-site' })).status).toBe(403);
   const { parts } = (await (await asked('GET', `pages/${id}`)).json()) as { parts: object[] };
   expect(parts).toEqual([{ name: 'main', html: 'mine' }]);
+  const over = { head: '1', over: '2', title: 'Hive', 'part-0': 'theirs & mine', do: 'over' };
+  expect((await form(id, over)).status).toBe(303);
+  // Somebody else was quicker again.
+  expect((await form(id, over)).status).toBe(409);
+  const after = (await (await asked('GET', `pages/${id}`)).json()) as { parts: object[] };
+  expect(after.parts).toEqual([{ name: 'main', html: 'theirs & mine' }]);
 });
 
 test('addresses that are none are told so', async () => {
