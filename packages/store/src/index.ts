@@ -502,6 +502,7 @@ export {
   noteDrift,
   noteLooked,
   notePublic,
+  noteUnread,
   publishedPages,
   type Connection,
   type Host,

@@ -157,12 +157,13 @@ function OnHost({ row, gate }: { row: GateRow; gate: Gate }) {
   const waits = publication?.state === 'waiting';
   return (
     <>
-      {publishedRevision !== null &&
-        (host.publicAddress?.startsWith('http') ? (
-          <a href={host.publicAddress} target="_blank" rel="noreferrer">{`revision ${publishedRevision}, as readers see it (new tab)`}</a>
-        ) : (
-          `revision ${publishedRevision}`
-        ))}
+      {host.publicAddress?.startsWith('http') ? (
+        <a href={host.publicAddress} target="_blank" rel="noreferrer">
+          {publishedRevision === null ? 'what readers see (new tab)' : `revision ${publishedRevision}, as readers see it (new tab)`}
+        </a>
+      ) : (
+        publishedRevision !== null && `revision ${publishedRevision}`
+      )}
       {host.driftedAt && (
         <Small>
           shows something else since <When at={host.driftedAt} />

@@ -16,6 +16,7 @@ import {
   noteLooked,
   notePublic,
   noteTry,
+  noteUnread,
   pageById,
   personById,
   pagesForGate,
@@ -111,7 +112,7 @@ function notOut({ release, signed, head, host, remote, state }: PageForGate): st
   return state === 'changed on both' ? 'It changed on the host too: look at that first.' : null;
 }
 
-const notOff = ({ publishedRevision }: PageForGate) => (publishedRevision === null ? 'It is not published.' : null);
+const notOff = ({ publicAddress }: PageForGate) => (publicAddress === null ? 'It is not published.' : null);
 
 /** Calls off what waits to go out. */
 export async function callPublicationOff(services: Services, actor: Actor, wish: ChosenAtGate): Promise<Result<GateDone>> {
@@ -201,14 +202,11 @@ async function publishOn(services: Services, wanted: Publication, page: PlacedPa
   if ((await publicationById(services.db, wanted.id))?.state !== 'waiting') return;
   const out = await host.publish(row.remote, pushed.tag);
   if (!out.ok) return fail(services, wanted, 'The page was changed on the host just before it was to go out. It is not published.');
+  // Until it is read back, readers may see what nobody signed: it stands with what differs there, and can be taken off.
+  await writing(services.db, (trx) => noteUnread(trx, page.id, out.address));
   const shown = await host.shown(out.address);
-  if (shown !== text)
-    throw new HostTrouble(
-      'away',
-      shown === null
-        ? 'The host says it published the page, and shows none.'
-        : 'The host says it published the page, and shows another text.',
-    );
+  const instead = shown === null ? 'none' : 'another text';
+  if (shown !== text) throw new HostTrouble('away', `The host says it published the page, and shows ${instead}.`);
   await published(services, wanted, { text, address: out.address });
 }
 
@@ -270,7 +268,7 @@ export async function seePublic(
           if (error instanceof HostTrouble && error.kind === 'nonsense') return null;
           throw error;
         });
-        const drifted = shown === null || sumOf(shown) !== page.public_sum;
+        const drifted = (shown === null ? null : sumOf(shown)) !== page.public_sum;
         told.seen++;
         if (drifted) told.drifted++;
         if (drifted !== (page.drifted_at !== null)) await writing(services.db, (trx) => noteDrift(trx, page.page_id, drifted));

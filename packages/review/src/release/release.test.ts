@@ -221,10 +221,26 @@ describe('what goes wrong there is told, and nothing is called published that is
     delete process.env.INKWELL_HOST_SECONDS;
     expect([after.state, after.problem]).toEqual(['failed', expect.stringMatching(why)]);
     expect([await releaseOf(view.slug), after.tries]).toEqual(['signed off', 4]);
+    // The host said it published these: they stand with what differs there until they are read back or taken off.
+    const unread = ['truncates', 'lies'].includes(fault);
+    const drifted = value(await showGate(services, RUTH, { group: 'drifted', collection: SLUG, after: null })).rows;
+    expect(drifted.some(({ id }) => id === view.pageId)).toBe(unread);
     // Once it is well again, it goes out.
     proxy.set('none');
     await publish(view.pageId);
     expect([(await run(view.pageId)).state, await releaseOf(view.slug)]).toEqual(['done', 'published']);
+  });
+
+  test('a page that shows otherwise than it was sent is taken off', async () => {
+    const { view, address } = await signed();
+    await publish(view.pageId);
+    proxy.set('truncates');
+    expect(await run(view.pageId)).toMatchObject({ state: 'failed' });
+    proxy.set('none');
+    expect(await shownAt(address)).toContain('Boxes');
+    expect(value(await askPublication(services, RUTH, { which: [view.pageId], act: 'unpublish', at: null })).done).toBe(1);
+    expect(await run(view.pageId)).toMatchObject({ state: 'done' });
+    expect([(await shownAt(address)).includes('Boxes'), (await stateOf(view.pageId)).drifted_at]).toEqual([false, null]);
   });
 
   test('a host that says it took a page off, and did not', async () => {

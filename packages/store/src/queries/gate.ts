@@ -237,7 +237,7 @@ export interface PageForGate {
   release: Release;
   /** The revision of the sign-off in force. */
   signed: number | null;
-  publishedRevision: number | null;
+  publicAddress: string | null;
   host: boolean;
   remote: string | null;
   state: HostState | null;
@@ -251,7 +251,7 @@ export async function pagesForGate(
 ): Promise<PageForGate[]> {
   const { rows } = await sql<PageForGate>`select p.id, p.title, p.head, p.version, s.verdict, s.release,
       (select max(o.revision) from sign_offs o where o.page_id = p.id and o.lapsed_at is null) as signed,
-      s.published_revision as "publishedRevision", n.collection_id is not null as host, h.remote, h.state
+      h.public_address as "publicAddress", n.collection_id is not null as host, h.remote, h.state
     from pages p join page_status s on s.page_id = p.id left join connections n on n.collection_id = p.collection_id
     left join host_pages h on h.page_id = p.id
     where p.id = any(${pages}::integer[]) and p.gone_at is null and ${inReach(collections)} order by p.position, p.id`.execute(db);

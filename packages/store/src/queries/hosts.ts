@@ -164,7 +164,13 @@ export async function notePublic(
     .execute();
 }
 
-/** Pages whose public side is to be read, behind one. */
+/** Notes where the host says it shows a page, of which nobody has read yet what it shows. */
+export async function noteUnread(trx: Write, page: number, address: string): Promise<void> {
+  await trx.updateTable('host_pages').set({ public_address: address }).where('page_id', '=', page).execute();
+  await noteDrift(trx, page, true);
+}
+
+/** Pages whose public side is to be read, behind one. No sum: nothing of it is to be seen there. */
 export function publishedPages(
   db: Database | Write,
   collection: number,
@@ -175,7 +181,7 @@ export function publishedPages(
     .selectFrom('host_pages')
     .select(['page_id', 'public_sum', 'public_address', 'drifted_at'])
     .where('collection_id', '=', collection)
-    .where('public_sum', 'is not', null)
+    .where('public_address', 'is not', null)
     .where('page_id', '>', after)
     .orderBy('page_id')
     .limit(limit)
