@@ -34,6 +34,7 @@ export interface CaseView extends Pick<CaseLine, 'says' | 'facts' | 'uses' | 'pa
 export interface UseView extends Pick<UseLine, 'says' | 'facts' | 'many' | 'open' | 'asks' | 'slug' | 'title' | 'address'> {
   page: number;
   collection: string;
+  collectionTitle: string;
   thing: string;
   case: string;
   rules: string[];
@@ -69,7 +70,13 @@ export function thing(
     return done({
       cases: cases.slice(0, MOST_CASES).map((line) => caseView(line, slugs)),
       more: cases.length > MOST_CASES,
-      uses: uses.map((line) => useView(wish.register, line, slugs)),
+      uses: uses.map((line) =>
+        useView(
+          wish.register,
+          line,
+          found.value.find(({ id }) => id === line.collection_id)!,
+        ),
+      ),
     });
   });
 }
@@ -85,8 +92,8 @@ function caseView(line: CaseLine, slugs: ReadonlyMap<number, string>): CaseView 
   return { ...keysOf(line), name: line.thing, place, says, facts, uses, pages, open, asks, page, collection: slugs.get(collection_id)! };
 }
 
-function useView(of: RegisterName, line: UseLine, slugs: ReadonlyMap<number, string>): UseView {
-  const { page_id: page, slug, title, address, collection_id, says, facts, many, open, asks } = line;
+function useView(of: RegisterName, line: UseLine, collection: { slug: string; title: string }): UseView {
+  const { page_id: page, slug, title, address, says, facts, many, open, asks } = line;
   const troubles = BigInt(line.troubles);
   return {
     ...keysOf(line),
@@ -94,7 +101,8 @@ function useView(of: RegisterName, line: UseLine, slugs: ReadonlyMap<number, str
     slug,
     title,
     address,
-    collection: slugs.get(collection_id)!,
+    collection: collection.slug,
+    collectionTitle: collection.title,
     says,
     facts,
     many,
