@@ -1,5 +1,5 @@
 import { basename } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { parsePage } from '@inkwell/core';
 import { openBrowser, show } from '../../checks/src/browser.ts';
 import { compareNames } from '../../checks/src/names.ts';

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { verifySignature } from '@inkwell/client';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { broughtIn, freshTitle, ownCollection, ownTitle, pageIdOf } from '../support/desk';
 import { ALL, begunJob, endOf, isProblem, programWith, ROOT, zipOf, type JobFound } from '../support/program';
 import { tokenFor } from '../support/token';

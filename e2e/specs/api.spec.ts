@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { Validator } from '@seriousme/openapi-schema-validator';
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Page } from '../support/test';
 import Ajv from 'ajv';
 import { broughtIn, freshTitle, ownCollection, pageIdOf } from '../support/desk';
 import { invited } from '../support/invited';

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { bringIn, freshTitle, standing } from '../support/desk';
 import { Gateway } from '../support/gateway';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { freshTitle, standing } from '../support/desk';
 
 test.beforeEach(async ({ page }) => {

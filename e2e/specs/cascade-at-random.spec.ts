@@ -1,4 +1,4 @@
-import { expect, test, type Page as Tab } from '@playwright/test';
+import { expect, test, type Page as Tab } from '../support/test';
 import fc from 'fast-check';
 import { inspectColours, parsePage } from '@inkwell/core';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
-import { expect, test, type Page as Tab } from '@playwright/test';
+import { expect, test, type Page as Tab } from '../support/test';
 import { applyRemedy, auditPage, DEFAULT_PROFILE, fixCertain, offersFor, parsePage, selectFindings } from '@inkwell/core';
 import { openBrowser } from '../../checks/src/browser.ts';
 import { demoPages } from '../../checks/src/pages.ts';

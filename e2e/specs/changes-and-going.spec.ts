@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { apply, bringIn, freshTitle, standing } from '../support/desk';
 
 test('two revisions lie side by side, as text and as proof, with what became of the notes', async ({ page }) => {

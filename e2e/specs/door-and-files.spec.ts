@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { limitsFrom, zipSource } from '@inkwell/formats';
 import { writeZip, type Packed } from '../../packages/formats/src/testing/zips';
 import { freshTitle } from '../support/desk';

@@ -1,5 +1,5 @@
 import type { Server } from 'node:http';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { URI } from 'otpauth';
 import { signedInAs } from '../support/signIn';
 import { invited, PASSWORD } from '../support/invited';

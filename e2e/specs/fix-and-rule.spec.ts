@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { apply, bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
 
 test('one slip that stands many times is fixed everywhere at once, seen before, and undone at once', async ({ page }) => {

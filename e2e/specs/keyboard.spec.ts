@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { bringIn, freshTitle, ownTitle, standing } from '../support/desk';
 
 /** Presses Tab until something of that name has focus, for as long as a patient reader would. */

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { atDesk, bringIn, freshTitle, hadOpen, ownCollection, ownTitle, standing, takeUp } from '../support/desk';
 
 /** Brings in so many short pages without a screen, a few at a time. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { atDesk, broughtIn, freshTitle, handedTo, ownCollection } from '../support/desk';
 import { signedInAs } from '../support/signIn';
 

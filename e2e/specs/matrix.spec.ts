@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type Browser, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Browser, type Page } from '../support/test';
 import { broughtIn, freshTitle, ownCollection, ownTitle, pageIdOf } from '../support/desk';
 import { invited, PASSWORD } from '../support/invited';
 import { actsOfRoutes, smallest, type Act } from '../support/routes';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { atDesk, bringIn, freshTitle, standing } from '../support/desk';
 
 test('from the shelf to a family’s notes on one page, by the counts', async ({ page }) => {

@@ -2,7 +2,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { writeDocx } from '../../packages/formats/src/testing/docx';
 import { writeZip, type Packed } from '../../packages/formats/src/testing/zips';
 import { freshTitle, standing } from '../support/desk';

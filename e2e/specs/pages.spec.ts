@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { bringIn, freshTitle, sourceOf, standing } from '../support/desk';
 
 const sheet = 'This page';

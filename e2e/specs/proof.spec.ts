@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { bringIn, freshTitle } from '../support/desk';
 
 test('notes stand beside their lines, and choosing either moves the other', async ({ page }) => {

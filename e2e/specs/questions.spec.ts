@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { broughtIn, freshTitle, handedTo, ownCollection, ownTitle } from '../support/desk';
 import { signedInAs } from '../support/signIn';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '../support/test';
 import { broughtIn, ownCollection } from '../support/desk';
 
 const rows = (page: Page) =>

@@ -1,6 +1,6 @@
 import { InkwellClient } from '@inkwell/client';
 import { auditPage, DEFAULT_PROFILE, parsePage, selectFindings, sentenceOf } from '@inkwell/core';
-import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type Browser, type BrowserContext, type Page } from '../support/test';
 import { freshTitle } from '../support/desk';
 import { signedInAs } from '../support/signIn';
 import { tokenFor } from '../support/token';

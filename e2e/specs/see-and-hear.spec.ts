@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { bringIn, freshTitle } from '../support/desk';
 
 const frame = (page: Page) => page.frameLocator('iframe[title^="Proof of"]');

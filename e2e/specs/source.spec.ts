@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { bringIn, freshTitle, revision, standing } from '../support/desk';
 
 const editor = (page: Page) => page.getByRole('textbox', { name: 'Source of the page' });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { bringIn, freshTitle, sourceOf, standing } from '../support/desk';
 
 test('the outline is put in order with the keys, with impostors in it, as one revision', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../support/test';
 import { atDesk, bringIn, freshTitle, sourceOf, standing } from '../support/desk';
 
 const editor = (page: Page) => page.getByRole('textbox', { name: 'Text of the page' });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/test';
 import { atDesk, apply, bringIn, freshTitle, sourceOf, standing, takeUp } from '../support/desk';
 
 const PAGE = `<h2>Wax</h2>

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { sql } from 'kysely';
 import { addCollection, collectionBySlug, openDatabase, placeFiles, writeDays } from '@inkwell/store';
 
