@@ -48,8 +48,7 @@ async function fillHost(): Promise<void> {
 async function connected(services: Services, course: { id: number; title: string }): Promise<void> {
   await asked('PUT', `places/${COURSE}`, JSON.stringify({ title: course.title }));
   for (const file of await filesOf(services.db, course.id)) {
-    const type = /\.css$/.test(file.path) ? 'text/css' : /\.svg$/.test(file.path) ? 'image/svg+xml' : 'application/octet-stream';
-    await asked('PUT', `places/${COURSE}/files/${encodeURI(file.path)}`, await bytesWhole(services.db, file), type);
+    await asked('PUT', `places/${COURSE}/files/${encodeURI(file.path)}`, await bytesWhole(services.db, file), file.mediaType);
   }
   const pages = await linkedPages(services.db, course.id);
   for (const page of pages) {

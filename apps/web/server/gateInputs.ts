@@ -67,5 +67,9 @@ export const ON_COLLECTION = checker({ ...base, required: ['collection'], proper
 export const SETTLE = checker({
   ...base,
   required: ['collection', 'page', 'take'],
-  properties: { collection: COLLECTION, page: ID, take: { enum: ['theirs', 'ours'] } },
+  properties: {
+    collection: COLLECTION,
+    page: { type: ['integer', 'null'], minimum: 1, maximum: 2_147_483_647 },
+    take: { enum: ['theirs', 'ours'] },
+  },
 });

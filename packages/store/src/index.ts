@@ -488,6 +488,16 @@ export {
 } from './queries/remarks.ts';
 export { findOpen, findPages, type PageFound, type RuleFound } from './queries/search.ts';
 export {
+  filesOfPage,
+  filesThatDiffer,
+  hostFiles,
+  lapseForFiles,
+  linkFiles,
+  unlinkFiles,
+  type FileOfPage,
+  type HostFileRow,
+} from './queries/hostFiles.ts';
+export {
   addConnection,
   addHost,
   connectionOf,

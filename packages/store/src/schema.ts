@@ -61,6 +61,7 @@ import type {
 import type {
   Hosts,
   Connections,
+  HostFiles,
   HostPages,
   Publications,
   Signatures,
@@ -150,6 +151,7 @@ export interface Tables {
   hosts: Hosts;
   connections: Connections;
   host_pages: HostPages;
+  host_files: HostFiles;
   publications: Publications;
   signatures: Signatures;
   looks: Looks;

@@ -164,6 +164,7 @@ const BECAUSE: Record<string, string> = {
   exception: 'as an exception ran out',
   standard: 'under a new standard',
   audit: 'as a new audit finds more',
+  file: 'as it shows another file',
 };
 
 function standingWords({ desk }: DeskState): string {

@@ -13,7 +13,7 @@ import { ConnectSheet } from './ConnectSheet';
 import { GateActs } from './GateActs';
 import { GateTable } from './GateTable';
 import { SigningSheet } from './SigningSheet';
-import { useGate } from './useGate';
+import { useGate, type Gate } from './useGate';
 import { GROUP_WORDS } from './words';
 
 const Page = styled(Main)`
@@ -111,7 +111,7 @@ export function GateScreen({ shown, hosts }: GateProps) {
 
 interface HostLineProps {
   shown: GateShown;
-  gate: ReturnType<typeof useGate>;
+  gate: Gate;
   onConnect(): void;
   onSigning(): void;
 }
@@ -143,6 +143,7 @@ function HostLine({ shown: { collection, can }, gate, onConnect, onSigning }: Ho
           )}
         </p>
       )}
+      {host && host.files.many > 0 && <FilesThatDiffer {...{ host, gate }} collection={collection} />}
       <Row>
         {host && collection.can.pull && (
           <Button onPress={() => void gate.ask('/api/hosts/look', { collection: collection.slug })}>Look for changes on the host</Button>
@@ -152,5 +153,29 @@ function HostLine({ shown: { collection, can }, gate, onConnect, onSigning }: Ho
         {can.seeHosts && <ButtonLink href="/hosts">Hosts</ButtonLink>}
       </Row>
     </>
+  );
+}
+
+type OnCollection = NonNullable<GateShown['collection']>;
+
+/** Files of which others lie on the host: no page that shows one goes out until somebody says which is to stay. */
+function FilesThatDiffer({ collection, host, gate }: { collection: OnCollection; host: NonNullable<OnCollection['host']>; gate: Gate }) {
+  const { paths, many } = host.files;
+  const settle = (take: 'theirs' | 'ours') => void gate.ask('/api/hosts/settle', { collection: collection.slug, page: null, take });
+  const rest = many - paths.length;
+  return (
+    <section aria-label="Files that differ on the host">
+      <p>
+        {many === 1 ? 'Another file lies on the host than here: ' : `Of ${many} files others lie on the host than here: `}
+        {`${paths.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}. `}
+        Pages that show {many === 1 ? 'it' : 'one of them'} do not go out until somebody says which {many === 1 ? 'is' : 'are'} to stay.
+      </p>
+      {collection.can.pull && (
+        <Row>
+          <Button onPress={() => settle('theirs')}>{many === 1 ? 'Take the host’s file' : 'Take the host’s files'}</Button>
+          <Button onPress={() => settle('ours')}>{many === 1 ? 'Keep the file here' : 'Keep the files here'}</Button>
+        </Row>
+      )}
+    </section>
   );
 }

@@ -26,6 +26,7 @@ const BECAUSE: Readonly<Record<string, string>> = {
   exception: 'an exception ran out',
   standard: 'the standard changed',
   audit: 'a newer audit found something',
+  file: 'a file it shows is another one now',
 };
 
 export const lapsedBecause = (because: string) => BECAUSE[because] ?? because;

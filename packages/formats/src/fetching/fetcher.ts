@@ -60,7 +60,7 @@ function redirected(next: string, from: URL): URL {
 /** What is sent along. */
 export interface Sent {
   headers: Readonly<Record<string, string>>;
-  body?: string | undefined;
+  body?: string | Uint8Array | undefined;
 }
 
 /**

@@ -28,13 +28,25 @@ test('a folder: drafts are listed, changed under their tag, published beside, an
   expect(await folder.push(before.remote, { html: 'x', note: '' }, 'another tag')).toEqual({ ok: false, why: 'changed there' });
   const pushed = await folder.push(before.remote, { html: '<h2>The hive</h2>', note: '' }, before.tag);
   expect(pushed).toMatchObject({ ok: true });
-  expect(await folder.publish(before.remote, before.tag)).toEqual({ ok: false, why: 'changed there' });
-  const out = await folder.publish(before.remote, pushed.ok ? pushed.tag : '');
+  expect(await folder.publish(before.remote, before.tag, [])).toEqual({ ok: false, why: 'changed there' });
+  const out = await folder.publish(before.remote, pushed.ok ? pushed.tag : '', ['hive.png']);
   expect(await folder.shown(out.ok ? out.address : '')).toBe('<h2>The hive</h2>');
   expect(readFileSync(join(root, 'bees/public/unit/hive.html'), 'utf8')).toBe('<h2>The hive</h2>');
   await folder.unpublish(before.remote);
   expect([await folder.shown(before.remote), (await page()).publicAddress]).toEqual([null, null]);
-  expect(await folder.files('bees')).toEqual([{ path: 'hive.png', size: 8 }]);
+  // What a page shows is out with it.
+  expect(readFileSync(join(root, 'bees/public/hive.png'), 'utf8')).toBe('an image');
+});
+
+test('a folder: files are put in the place of those that were seen, and where there is none', async () => {
+  const [before] = await folder.files('bees');
+  expect(before).toMatchObject({ path: 'hive.png', size: 8 });
+  const file = { mediaType: 'image/png', bytes: Buffer.from('another image') };
+  expect(await folder.putFile('bees', 'hive.png', file, null)).toEqual({ ok: false, why: 'changed there' });
+  expect(await folder.putFile('bees', 'hive.png', file, before!.tag)).toMatchObject({ ok: true });
+  expect(await folder.putFile('bees', 'hive.png', file, before!.tag)).toEqual({ ok: false, why: 'changed there' });
+  expect(await folder.putFile('bees', 'unit/new.png', file, null)).toMatchObject({ ok: true });
+  expect(Buffer.from((await folder.file('bees', 'unit/new.png'))!).toString()).toBe('another image');
 });
 
 test('nothing outside the folder is read or written, by dots or by links', async () => {

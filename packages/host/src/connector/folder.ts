@@ -58,6 +58,9 @@ export function folderConnector(root: string): Connector {
     await rename(`${path}.new`, path);
   }
 
+  // Files may be many and long: what tells one from another is when it was written, and how long it is.
+  const told = (path: string, { size, mtimeMs }: { size: number; mtimeMs: number }) => ({ path, size, tag: `${mtimeMs}-${size}` });
+
   return {
     async places() {
       const entries = await readdir(root, { withFileTypes: true }).catch(() => {
@@ -86,10 +89,14 @@ export function folderConnector(root: string): Connector {
       await put(path, bytes);
       return { ok: true, tag: sumOf(bytes) };
     },
-    async publish(remote, tag) {
+    async publish(remote, tag, files) {
       const bytes = await bytesAt(await draft(remote));
       if (!bytes) return { ok: false, why: 'gone there' };
       if (sumOf(bytes) !== tag) return { ok: false, why: 'changed there' };
+      for (const path of files) {
+        const file = await bytesAt(await within(placeOf(remote), DRAFTS, path));
+        if (file) await put(await within(placeOf(remote), PUBLIC, path), file);
+      }
       await put(await published(remote), bytes);
       return { ok: true, tag, address: remote };
     },
@@ -97,7 +104,14 @@ export function folderConnector(root: string): Connector {
     shown: async (address) => (await bytesAt(await published(address)))?.toString('utf8') ?? null,
     async files(place) {
       const paths = (await pathsIn(place)).filter((path) => !isPage(path));
-      return Promise.all(paths.map(async (path) => ({ path, size: (await stat(await within(place, DRAFTS, path))).size })));
+      return Promise.all(paths.map(async (path) => told(path, await stat(await within(place, DRAFTS, path)))));
+    },
+    async putFile(place, path, { bytes }, tag) {
+      const at = await within(place, DRAFTS, path);
+      const now = await stat(at).catch(() => null);
+      if ((now && told(path, now).tag) !== tag) return { ok: false, why: 'changed there' };
+      await put(at, bytes);
+      return { ok: true, tag: told(path, await stat(at)).tag };
     },
     file: async (place, path) => bytesAt(await within(place, DRAFTS, path)),
   };

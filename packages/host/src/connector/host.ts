@@ -10,7 +10,7 @@ export interface Asked {
 /** Asks an address, without following redirects. Throws HostTrouble where it may not, or does not answer within so many ms. */
 export type Ask = (
   url: URL,
-  sent: { method: string; headers: Record<string, string>; body?: string | undefined },
+  sent: { method: string; headers: Record<string, string>; body?: string | Uint8Array | undefined },
   patience: number,
 ) => Promise<Asked>;
 
@@ -140,14 +140,22 @@ export function hostConnector({ address, token, ask: sent, patience }: HostOptio
         throw new HostTrouble('nonsense', 'The public page was cut short, or has not the place where its content stands.');
       return content;
     },
+    async putFile(place, path, { mediaType, bytes }, tag) {
+      const url = new URL(`api/places/${encodeURIComponent(place)}/files/${encodedPath(path)}`, `${origin}/`);
+      const only: Record<string, string> = tag === null ? { 'if-none-match': '*' } : { 'if-match': `"${tag}"` };
+      const headers = { authorization: `Bearer ${token}`, 'content-type': mediaType, ...only };
+      const answer = await sent(url, { method: 'PUT', headers, body: bytes }, patience);
+      return answer.status === 412 ? { ok: false, why: 'changed there' } : { ok: true, tag: told(answer, isFile).tag };
+    },
     files: async (place) => told(await ask(`api/places/${encodeURIComponent(place)}/files`), isList(isFile)).items,
     async file(place, path) {
-      const answer = await ask(`site/${encodeURIComponent(place)}/${path.split('/').map(encodeURIComponent).join('/')}`);
+      const answer = await ask(`site/${encodeURIComponent(place)}/${encodedPath(path)}`);
       return isOk(answer) ? answer.bytes : null;
     },
   };
 }
 
+const encodedPath = (path: string) => path.split('/').map(encodeURIComponent).join('/');
 const isOk = ({ status }: Asked) => status >= 200 && status < 300;
 
 function textOf({ bytes }: Asked): string {
@@ -168,7 +176,7 @@ const isPart = (value: unknown): value is Part => isObject(value) && areTexts(va
 const isWholePage = (value: unknown): value is Told & { parts: Part[] } =>
   isPage(value) && Array.isArray(value.parts) && value.parts.length > 0 && value.parts.every(isPart);
 const isPlace = (value: unknown): value is HostPlace => isObject(value) && areTexts(value, ['place', 'title']);
-const isFile = (value: unknown): value is HostFile => isObject(value) && areTexts(value, ['path']) && typeof value.size === 'number';
+const isFile = (value: unknown): value is HostFile => isObject(value) && areTexts(value, ['path', 'tag']) && typeof value.size === 'number';
 const isList =
   <T>(isOne: (value: unknown) => value is T) =>
   (value: unknown): value is { items: T[]; next: string | null } =>

@@ -25,7 +25,10 @@ export interface HostText extends HostPage {
 
 export interface HostFile {
   path: string;
+  /** In bytes. */
   size: number;
+  /** Changes with its bytes. */
+  tag: string;
 }
 
 /** A draft that was taken, under its new tag; or not, because the page there is another one by now. */
@@ -52,11 +55,17 @@ export interface Connector {
   pages(place: string): AsyncGenerator<HostPage[]>;
   read(remote: string): Promise<HostText | null>;
   push(remote: string, draft: { html: string; note: string }, tag: string): Promise<Pushed>;
-  /** Publishes the draft that has this tag. Gives where readers find it. */
-  publish(remote: string, tag: string): Promise<(Pushed & { ok: true; address: string }) | (Pushed & { ok: false })>;
+  /** Publishes the draft that has this tag, with the files it shows. Gives where readers find it. */
+  publish(
+    remote: string,
+    tag: string,
+    files: readonly string[],
+  ): Promise<(Pushed & { ok: true; address: string }) | (Pushed & { ok: false })>;
   unpublish(remote: string): Promise<void>;
   /** What the author wrote as readers are shown it, without the host's frame; null where nothing is shown. */
   shown(address: string): Promise<string | null>;
   files(place: string): Promise<HostFile[]>;
   file(place: string, path: string): Promise<Uint8Array | null>;
+  /** Puts a file in the place of the one that has this tag; null: where there is none. */
+  putFile(place: string, path: string, file: { mediaType: string; bytes: Uint8Array }, tag: string | null): Promise<Pushed>;
 }

@@ -83,14 +83,23 @@ async function placeAnswer(db: HostDatabase, request: IncomingMessage, { method,
       return added(db, place, jsonOf(await bodyOf(request)));
     case 'GET files':
       return json({ items: await filesIn(db, place), next: null });
-    case 'PUT files': {
-      const type = request.headers['content-type'] ?? 'application/octet-stream';
-      await putFile(db, place, rest, type, (await bodyOf(request)) ?? Buffer.alloc(0));
-      return json({ path: rest });
-    }
+    case 'PUT files':
+      return fileTaken(db, request, place, rest);
     default:
       return problem(405, 'That is not done here.');
   }
+}
+
+/** A file, in the place of the one its sender saw: of whoever names none, in the place of any. */
+async function fileTaken(db: HostDatabase, request: IncomingMessage, place: string, path: string): Promise<Answer> {
+  const bytes = await bodyOf(request);
+  if (!bytes) return problem(413, 'This file is too long.');
+  if (path === '' || path.split('/').some((part) => /^\.{0,2}$/.test(part))) return problem(422, 'This is no path of a file.');
+  if (!(await places(db)).some((one) => one.place === place)) return problem(404, 'There is no such place.');
+  const over = request.headers['if-none-match'] === '*' ? null : request.headers['if-match']?.replace(/^"|"$/g, '');
+  const type = request.headers['content-type'] ?? 'application/octet-stream';
+  const taken = await putFile(db, { place, path, type, bytes }, over);
+  return taken ? json(taken) : problem(412, 'Another file lies here by now.');
 }
 
 const MOVED_ON = problem(412, 'The page is another one by now.');

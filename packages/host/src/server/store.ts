@@ -39,6 +39,7 @@ const TABLES = [
      type text not null,
      bytes bytea not null,
      primary key (place, path))`,
+  `alter table files add column if not exists tag text generated always as (encode(sha256(bytes), 'hex')) stored`,
 ];
 
 export async function prepare(db: HostDatabase): Promise<void> {
@@ -177,10 +178,16 @@ export async function history(db: HostDatabase, id: number): Promise<HistoryLine
   return rows;
 }
 
-export async function filesIn(db: HostDatabase, place: string): Promise<{ path: string; size: number }[]> {
-  const { rows } = await sql<{ path: string; size: number }>`select path, length(bytes) as size from files where place = ${place}
-    order by path`.execute(db);
-  return rows;
+export interface FileLine {
+  path: string;
+  size: number;
+  tag: string;
+}
+
+const FILE = sql`path, length(bytes) as size, tag`;
+
+export async function filesIn(db: HostDatabase, place: string): Promise<FileLine[]> {
+  return (await sql<FileLine>`select ${FILE} from files where place = ${place} order by path`.execute(db)).rows;
 }
 
 export async function fileIn(db: HostDatabase, place: string, path: string): Promise<{ type: string; bytes: Buffer } | undefined> {
@@ -191,7 +198,19 @@ export async function fileIn(db: HostDatabase, place: string, path: string): Pro
   return rows[0];
 }
 
-export async function putFile(db: HostDatabase, place: string, path: string, type: string, bytes: Buffer): Promise<void> {
-  await sql`insert into files (place, path, type, bytes) values (${place}, ${path}, ${type}, ${bytes})
-    on conflict (place, path) do update set type = excluded.type, bytes = excluded.bytes`.execute(db);
+/** Puts a file in its place: `over` the one that has this tag, none (null), or whatever lies there. Undefined: another one lies there. */
+export async function putFile(
+  db: HostDatabase,
+  { place, path, type, bytes }: { place: string; path: string; type: string; bytes: Buffer },
+  over: string | null | undefined,
+): Promise<FileLine | undefined> {
+  const made = sql`insert into files (place, path, type, bytes) values (${place}, ${path}, ${type}, ${bytes}) on conflict (place, path)`;
+  const set = sql`set type = ${type}::text, bytes = ${bytes}::bytea`;
+  const ways =
+    over === null
+      ? sql<FileLine>`${made} do nothing returning ${FILE}`
+      : over === undefined
+        ? sql<FileLine>`${made} do update ${set} returning files.path, length(files.bytes) as size, files.tag`
+        : sql<FileLine>`update files ${set} where place = ${place} and path = ${path} and tag = ${over} returning ${FILE}`;
+  return (await ways.execute(db)).rows[0];
 }

@@ -2,6 +2,7 @@ import { ruleOf } from '@inkwell/core';
 import {
   collectionBySlug,
   connectionOf,
+  filesThatDiffer,
   gateCounts,
   gateLines,
   house,
@@ -17,6 +18,8 @@ import { dayIn, type Services } from '../services.ts';
 
 /** Pages shown at once. */
 const SHOWN = 40;
+/** Files named of those that differ on the host. */
+const FILES_TOLD = 5;
 
 export interface GateRow extends Omit<GateLine, 'holders'> {
   holders: { title: string; many: number; asks: boolean; people: string[] }[];
@@ -35,7 +38,16 @@ export interface GateShown {
     id: number;
     slug: string;
     title: string;
-    host: { name: string; place: string; address: string; lookedAt: string | null; seenAt: string | null; problem: string | null } | null;
+    host: {
+      name: string;
+      place: string;
+      address: string;
+      lookedAt: string | null;
+      seenAt: string | null;
+      problem: string | null;
+      /** Files of which others lie there than here, until somebody says which are to stay: some, and how many. */
+      files: { paths: string[]; many: number };
+    } | null;
     can: { connect: boolean; pull: boolean };
   } | null;
   /** What may be done to a whole group. */
@@ -74,6 +86,7 @@ export function showGate(
               ...{ name: connection.host.name, place: connection.place, address: connection.host.address, problem: connection.problem },
               lookedAt: connection.looked_at?.toISOString() ?? null,
               seenAt: connection.seen_at?.toISOString() ?? null,
+              files: await filesThatDiffer(at, collection.id, FILES_TOLD),
             }
           : null,
         can: { connect: may(actor, 'publish', on), pull: may(actor, 'change a page', on) },

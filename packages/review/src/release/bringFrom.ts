@@ -8,7 +8,7 @@ import type { Opened } from '../packages/document.ts';
 import { mayReceive, waitToBeRead } from '../packages/receive.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
-import { connectorOf } from './connector.ts';
+import { connectorOf, LONGEST } from './connector.ts';
 import { tried } from './hosts.ts';
 
 /**
@@ -69,7 +69,11 @@ async function* entriesOf(services: Services, found: Package, connector: Connect
     else troubles.push({ path: address, what: 'It was taken off the host while it was read.' });
     if (nth % 20 === 0) await noteFetched(services.db, found.id, { pages: nth + 1, files: 0 });
   }
-  for (const { path } of files) {
+  for (const { path, size } of files) {
+    if (size > LONGEST) {
+      troubles.push({ path, what: `It is longer than ${LONGEST / 1_000_000} MB, and stays on the host.` });
+      continue;
+    }
     const bytes = await connector.file(place, path);
     if (bytes) yield { path, bytes: () => Promise.resolve(bytes) };
     else troubles.push({ path, what: 'The host does not give this file.' });

@@ -4,8 +4,8 @@ import { connectorTo, HostTrouble, type Ask, type Connector } from '@inkwell/hos
 import type { Host } from '@inkwell/store';
 import { unseal } from './seal.ts';
 
-/** Longest answer of a host that is read, in bytes. */
-const LONGEST = 25_000_000;
+/** Longest answer of a host that is read, and longest file that goes there, in bytes. */
+export const LONGEST = 25_000_000;
 /** Seconds that a host may take for one answer, unless `INKWELL_HOST_SECONDS` says otherwise. */
 const PATIENCE = 10;
 

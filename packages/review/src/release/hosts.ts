@@ -105,7 +105,10 @@ export async function placesOnHost(
   return host ? tried(() => connectorOf(host).places(), 'Nothing was changed.') : notFound('This host');
 }
 
-/** Connects a collection to a place on a host: pages are found there by their addresses, in the background. */
+/**
+ * Connects a collection to a place on a host: pages are found there by their addresses, in the background. Of another place nothing is
+ * taken over: what one host calls a page may be another page on the next.
+ */
 export async function connect(
   services: Services,
   actor: Actor,
@@ -118,7 +121,10 @@ export async function connect(
   const places = await tried(() => connectorOf(host).places(), 'Nothing was connected.');
   if (!places.ok) return places;
   if (!places.value.some(({ place }) => place === wish.place)) return notFound('This place on the host');
+  const before = await connectionOf(services.db, found.value.id);
+  const isElsewhere = before && (before.host_id !== host.id || before.place !== wish.place);
   return writing(services.db, async (trx) => {
+    if (isElsewhere) await endConnection(trx, found.value.id);
     await addConnection(trx, { collection_id: found.value.id, host_id: host.id, place: wish.place, made_by: actor.id });
     await enqueue(trx, actor.id, [lookAtHostJob(found.value.id)]);
     return done(null);

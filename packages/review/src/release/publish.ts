@@ -7,6 +7,7 @@ import {
   connectionOf,
   connectionsDue,
   endPublication,
+  filesOfPage,
   gatePages,
   revisionOf,
   hostPage,
@@ -26,7 +27,10 @@ import {
   signedRevision,
   touchPage,
   writing,
+  type Connection,
+  type FileOfPage,
   type GateGroup,
+  type LinkRow,
   type PageForGate,
   type PlacedPage,
   type Publication,
@@ -38,6 +42,7 @@ import { lookAtHostJob, PUBLISH, seePublicJob } from '../jobs.ts';
 import { done, notFound, refused, type Refusal, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { connectorOf } from './connector.ts';
+import { sendFiles } from './files.ts';
 
 /** Pages acted on at once, at most. */
 export const AT_ONCE = 5_000;
@@ -140,7 +145,7 @@ export async function runPublication(services: Services, wish: { publication: nu
   if (!page || !connection) return fail(services, wanted, 'Its collection is connected to no host any more.');
   try {
     const host = connectorOf(connection.host);
-    await (wanted.act === 'publish' ? publishOn(services, wanted, page, host) : takeOff(services, wanted, host));
+    await (wanted.act === 'publish' ? publishOn(services, wanted, page, { connection, host }) : takeOff(services, wanted, host));
   } catch (error) {
     if (!(error instanceof HostTrouble)) throw error;
     if (wish.last || error.kind === 'not let in') return fail(services, wanted, error.message);
@@ -175,32 +180,29 @@ async function stillSigned(services: Services, wanted: Publication): Promise<str
   });
 }
 
-async function publishOn(services: Services, wanted: Publication, page: PlacedPage, host: Connector): Promise<void> {
+interface Way {
+  connection: Connection;
+  host: Connector;
+}
+
+async function publishOn(services: Services, wanted: Publication, page: PlacedPage, { connection, host }: Way): Promise<void> {
   const lapsed = await stillSigned(services, wanted);
   if (lapsed !== null) return fail(services, wanted, lapsed);
-  const row = await hostPage(services.db, page.id);
-  const there = row && (await host.read(row.remote));
-  if (!row || !there) return fail(services, wanted, 'The page is no longer on the host.');
   const text = (await revisionOf(services.db, page.id, wanted.revision))!.html;
-  if (there.html !== text && there.tag !== row.tag) {
+  const files = await filesOfPage(services.db, page.id);
+  const drafted = await draftThere(services, wanted, page, { connection, host }, { text, files });
+  if ('why' in drafted) {
+    // What differs there is told with the page.
     await enqueue(services.db, wanted.asked_by, [lookAtHostJob(page.collection_id)]);
-    return fail(services, wanted, 'The page was changed on the host meanwhile. Nothing was written over it.');
+    return fail(services, wanted, drafted.why);
   }
-  const note = `revision ${wanted.revision}, signed off`;
-  const pushed =
-    there.html === text ? ({ ok: true, tag: there.tag } as const) : await host.push(row.remote, { html: text, note }, there.tag);
-  if (!pushed.ok) return fail(services, wanted, 'The page was changed on the host at the same moment. Nothing was written over it.');
-  await writing(services.db, (trx) =>
-    linkPages(trx, page.collection_id, [
-      { page_id: page.id, remote: row.remote, tag: pushed.tag, revision: wanted.revision, state: 'same' },
-    ]),
-  );
   // Between the first look and this one somebody may have changed the page here.
   const moved = await stillSigned(services, wanted);
   if (moved !== null) return fail(services, wanted, `${moved} It is a draft on the host, and not published.`);
   // It may have been called off while its text went there.
   if ((await publicationById(services.db, wanted.id))?.state !== 'waiting') return;
-  const out = await host.publish(row.remote, pushed.tag);
+  const paths = files.map(({ path }) => path);
+  const out = await host.publish(drafted.remote, drafted.tag, paths);
   if (!out.ok) return fail(services, wanted, 'The page was changed on the host just before it was to go out. It is not published.');
   // Until it is read back, readers may see what nobody signed: it stands with what differs there, and can be taken off.
   await writing(services.db, (trx) => noteUnread(trx, page.id, out.address));
@@ -208,6 +210,30 @@ async function publishOn(services: Services, wanted: Publication, page: PlacedPa
   const instead = shown === null ? 'none' : 'another text';
   if (shown !== text) throw new HostTrouble('away', `The host says it published the page, and shows ${instead}.`);
   await published(services, wanted, { text, address: out.address });
+}
+
+/** Has what was signed as the draft on the host, with the files it shows; or why it may not be put there. */
+async function draftThere(
+  services: Services,
+  wanted: Publication,
+  page: PlacedPage,
+  { connection, host }: Way,
+  { text, files }: { text: string; files: readonly FileOfPage[] },
+): Promise<{ remote: string; tag: string } | { why: string }> {
+  const row = await hostPage(services.db, page.id);
+  const there = row && (await host.read(row.remote));
+  if (!row || !there) return { why: 'The page is no longer on the host.' };
+  if (there.html !== text && there.tag !== row.tag)
+    return { why: 'The page was changed on the host meanwhile. Nothing was written over it.' };
+  const unsent = await sendFiles(services, connection, host, files);
+  if (unsent !== null) return { why: unsent };
+  const note = `revision ${wanted.revision}, signed off`;
+  const pushed =
+    there.html === text ? ({ ok: true, tag: there.tag } as const) : await host.push(row.remote, { html: text, note }, there.tag);
+  if (!pushed.ok) return { why: 'The page was changed on the host at the same moment. Nothing was written over it.' };
+  const link: LinkRow = { page_id: page.id, remote: row.remote, tag: pushed.tag, revision: wanted.revision, state: 'same' };
+  await writing(services.db, (trx) => linkPages(trx, page.collection_id, [link]));
+  return { remote: row.remote, tag: pushed.tag };
 }
 
 async function published(services: Services, wanted: Publication, { text, address }: { text: string; address: string }): Promise<void> {

@@ -22,6 +22,7 @@ import { done, notFound, refused, type Result } from '../problems.ts';
 import type { Services } from '../services.ts';
 import { inCollection } from '../inCollection.ts';
 import { connectorOf } from './connector.ts';
+import { pullFiles, settleFiles } from './files.ts';
 import { NOT_CONNECTED, tried } from './hosts.ts';
 
 /** What was found on a host, in pages. */
@@ -34,16 +35,19 @@ export interface Pulled {
 }
 
 /**
- * A job: looks at the drafts of a collection on its host. A page that changed there alone becomes a revision here, in the name of whoever
- * connected it; one that changed on both sides is told and left; one that is new there is brought in; one that has gone is told. Done
- * twice it says the same.
+ * A job: looks at the files and drafts of a collection on its host. A page that changed there alone becomes a revision here, in the
+ * name of whoever connected it; one that changed on both sides is told and left; one that is new there is brought in; one that has gone is
+ * told. Done twice it says the same.
  */
 export async function lookAtHost(services: Services, wish: { collection: number }): Promise<Pulled | null> {
   const connection = await connectionOf(services.db, wish.collection);
   const by = connection && (await personById(services.db, connection.made_by));
   if (!connection || !by) return null;
   try {
-    const pulled = await pullAll(services, letIn(by, wish.collection), connection, connectorOf(connection.host));
+    const host = connectorOf(connection.host);
+    // Files first: a page that comes finds what it shows.
+    await pullFiles(services, connection, host);
+    const pulled = await pullAll(services, letIn(by, wish.collection), connection, host);
     await noteLooked(services.db, wish.collection, 'looked_at', null);
     return pulled;
   } catch (error) {
@@ -159,12 +163,16 @@ async function fresh(
   return { page_id: page.id, remote: there.remote, tag: draft.tag, revision: page.head, state: 'same' };
 }
 
-/** Settles a page that changed on both sides: what stands there becomes a revision here, or what is here is to go there. */
+/**
+ * Settles a page that changed on both sides: what stands there becomes a revision here, or what is here is to go there. No page: the files
+ * that are others on both sides.
+ */
 export async function settleBoth(
   services: Services,
   actor: Actor,
-  wish: { collection: string; page: number; take: 'theirs' | 'ours' },
+  wish: { collection: string; page: number | null; take: 'theirs' | 'ours' },
 ): Promise<Result<null>> {
+  if (wish.page === null) return settleFiles(services, actor, wish);
   const found = await inCollection(services.db, actor, 'change a page', wish.collection);
   if (!found.ok) return found;
   const connection = await connectionOf(services.db, found.value.id);

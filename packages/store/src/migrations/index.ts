@@ -28,6 +28,7 @@ import * as remarks from './026-remarks.ts';
 import * as doors from './027-doors.ts';
 import * as tokens from './028-tokens.ts';
 import * as gate from './029-gate.ts';
+import * as hostFiles from './030-host-files.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -60,4 +61,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '027-doors': doors,
   '028-tokens': tokens,
   '029-gate': gate,
+  '030-host-files': hostFiles,
 };

@@ -1,4 +1,4 @@
-import { sql, type Selectable } from 'kysely';
+import { sql, type RawBuilder, type Selectable } from 'kysely';
 import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
 import type { Connections, HostKind, HostPages, Hosts, HostState } from '../schema.ts';
@@ -44,7 +44,7 @@ export async function addHost(
 
 /** Takes a host out with what is connected to it; what was published there stays there. */
 export async function endHost(trx: Write, id: number): Promise<boolean> {
-  await trx.deleteFrom('connections').where('host_id', '=', id).execute();
+  await endConnections(trx, sql`host_id = ${id}`);
   const done = await trx
     .updateTable('hosts')
     .set({ gone_at: new Date(), token: null })
@@ -74,8 +74,15 @@ export async function addConnection(
     .execute();
 }
 
-export async function endConnection(trx: Write, collection: number): Promise<void> {
-  await trx.deleteFrom('connections').where('collection_id', '=', collection).execute();
+export function endConnection(trx: Write, collection: number): Promise<void> {
+  return endConnections(trx, sql`collection_id = ${collection}`);
+}
+
+/** What is published on a host that is looked at no more counts as published no more. */
+async function endConnections(trx: Write, which: RawBuilder<unknown>): Promise<void> {
+  await sql`update page_status set published_revision = null, release = case release when 'published' then 'signed off' else release end
+    where published_revision is not null and collection_id in (select collection_id from connections where ${which})`.execute(trx);
+  await sql`delete from connections where ${which}`.execute(trx);
 }
 
 /** Notes that a host was looked at: for changes of drafts, or its public side; and why it could not be. */

@@ -281,7 +281,7 @@ export async function addSignOff(
 
 export interface Lapse {
   by: string;
-  because: 'text' | 'decision' | 'exception' | 'standard' | 'audit';
+  because: 'text' | 'decision' | 'exception' | 'standard' | 'audit' | 'file';
   revision: number;
   finding?: number | null;
 }

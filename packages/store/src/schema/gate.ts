@@ -36,6 +36,17 @@ export interface Connections {
   problem: Maybe<string>;
 }
 
+export interface HostFiles {
+  collection_id: number;
+  path: string;
+  /** Under which it was last seen there. */
+  tag: string;
+  /** Of what lies there; empty: nobody has read it there yet. */
+  sha256: string;
+  /** Whether somebody has to say first which is to stay: the one here, or the one there. */
+  differs: ColumnType<boolean, boolean | undefined, boolean>;
+}
+
 export interface HostPages {
   page_id: number;
   collection_id: number;
