@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { Main } from '@/ui/Shell';
 
 export default function NotFound() {

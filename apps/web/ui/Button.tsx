@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from './Link';
 import { Button as AriaButton } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 

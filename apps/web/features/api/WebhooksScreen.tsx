@@ -1,6 +1,6 @@
 'use client';
 import type { DeliveryLine, HookLine, Problem } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';

@@ -1,7 +1,7 @@
 'use client';
 import type { DoorAnswers } from '@inkwell/core';
 import type { Brought, Problem } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type FormEvent } from 'react';
 import styled from 'styled-components';

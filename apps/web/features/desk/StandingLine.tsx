@@ -1,7 +1,7 @@
 'use client';
 import type { Desk } from '@inkwell/review';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { isSigned, ReleaseWord, VerdictWord } from '@/ui/Verdict';

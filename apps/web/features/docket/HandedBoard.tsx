@@ -1,6 +1,6 @@
 'use client';
 import type { HandedChanged, HandedColumn, HandedShown, Problem } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

@@ -1,7 +1,7 @@
 'use client';
 import type { Family } from '@inkwell/core';
 import type { HandedChoice, HandedShown } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { Small, Table, TableFrame } from '@/ui/Table';
 import { Day } from '@/ui/When';
 import { FAMILY_WORDS } from '@/ui/words';

@@ -1,5 +1,5 @@
 'use client';
-import type { GateGroup, GateShown } from '@inkwell/review';
+import type { GateShown } from '@inkwell/review';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -7,6 +7,7 @@ import { fieldBox, fieldLabel, Tick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
 import { Sheet } from '@/ui/Sheet';
 import type { Gate } from './useGate';
+import { mayAct, SIGNED_HERE, TAKEN_OFF_HERE } from './words';
 
 const Moment = styled.label`
   span {
@@ -17,14 +18,11 @@ const Moment = styled.label`
   }
 `;
 
-const SIGNED_HERE: readonly GateGroup[] = ['to sign', 'lapsed'];
-const TAKEN_OFF_HERE: readonly GateGroup[] = ['published', 'lapsed', 'drifted'];
-
 /** What can be done to pages that were chosen. */
 export function GateActs({ shown, gate }: { shown: GateShown; gate: Gate }) {
   const [later, setLater] = useState(false);
   const { group, counts, can } = shown;
-  if (gate.rows.length === 0 || !(can.sign || can.publish) || group === 'held') return null;
+  if (gate.rows.length === 0 || !mayAct(shown)) return null;
   const many = gate.all ? counts[group] : gate.chosen.size;
   const none = many === 0 || gate.busy;
   const of = many === 0 ? '' : ` (${many.toLocaleString('en')})`;

@@ -1,6 +1,6 @@
 'use client';
 import type { GateGroup, GateShown, HostView } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -20,6 +20,13 @@ const Page = styled(Main)`
   display: grid;
   gap: 0.75rem;
   align-content: start;
+`;
+const Differing = styled.section`
+  display: grid;
+  gap: 0.6rem;
+  padding: 0.6rem 1rem 0.75rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
 `;
 const Ways = styled.nav`
   ul {
@@ -164,11 +171,13 @@ function FilesThatDiffer({ collection, host, gate }: { collection: OnCollection;
   const settle = (take: 'theirs' | 'ours') => void gate.ask('/api/hosts/settle', { collection: collection.slug, page: null, take });
   const rest = many - paths.length;
   return (
-    <section aria-label="Files that differ on the host">
+    <Differing aria-label="Files that differ on the host">
       <p>
-        {many === 1 ? 'Another file lies on the host than here: ' : `Of ${many} files others lie on the host than here: `}
+        {many === 1 ? 'One file is another on the host than here: ' : `${many} files are others on the host than here: `}
         {`${paths.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}. `}
-        Pages that show {many === 1 ? 'it' : 'one of them'} do not go out until somebody says which {many === 1 ? 'is' : 'are'} to stay.
+        {many === 1
+          ? 'Pages that show it stay in until somebody says which one is right.'
+          : 'Pages that show them stay in until somebody says which are right.'}
       </p>
       {collection.can.pull && (
         <Row>
@@ -176,6 +185,6 @@ function FilesThatDiffer({ collection, host, gate }: { collection: OnCollection;
           <Button onPress={() => settle('ours')}>{many === 1 ? 'Keep the file here' : 'Keep the files here'}</Button>
         </Row>
       )}
-    </section>
+    </Differing>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import type { GateRow, GateShown, Look } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -10,7 +10,7 @@ import { Small, Table, TableFrame } from '@/ui/Table';
 import { ReleaseWord, VerdictWord } from '@/ui/Verdict';
 import { When } from '@/ui/When';
 import type { Gate } from './useGate';
-import { HOST_STATES, lapsedBecause, lifts, LOOK_WORDS } from './words';
+import { HOST_STATES, lapsedBecause, lifts, LOOK_WORDS, mayAct } from './words';
 
 const Looks = styled.ul`
   display: grid;
@@ -28,7 +28,7 @@ const Lines = styled.ul`
 
 /** Pages before the gate, each with its list of what is to be seen to. */
 export function GateTable({ shown, gate }: { shown: GateShown; gate: Gate }) {
-  const mayChoose = shown.group !== 'held' && (shown.can.sign || shown.can.publish);
+  const mayChoose = mayAct(shown);
   return (
     <TableFrame tabIndex={0} role="region" aria-label="Pages before the gate">
       <Table>

@@ -1,4 +1,4 @@
-import type { GateGroup, GateRow, Look } from '@inkwell/review';
+import type { GateGroup, GateRow, GateShown, Look } from '@inkwell/review';
 
 /** In the order in which a page goes through them. */
 export const GROUP_WORDS: Record<GateGroup, { label: string; none: string }> = {
@@ -10,6 +10,16 @@ export const GROUP_WORDS: Record<GateGroup, { label: string; none: string }> = {
   drifted: { label: 'Differs on the host', none: 'Every page is on its host as it is here.' },
   held: { label: 'Held', none: 'Nothing is held.' },
 };
+
+/** Whose pages can be signed, and taken off. */
+export const SIGNED_HERE: readonly GateGroup[] = ['to sign', 'lapsed'];
+export const TAKEN_OFF_HERE: readonly GateGroup[] = ['published', 'lapsed', 'drifted'];
+
+/** Whether whoever looks may do anything to pages of the group that is shown. */
+export function mayAct({ group, can }: GateShown): boolean {
+  const isPublishers = ['to publish', 'going out', ...TAKEN_OFF_HERE].includes(group);
+  return (can.sign && SIGNED_HERE.includes(group)) || (can.publish && isPublishers);
+}
 
 /** What no engine finds, each as somebody does it. */
 export const LOOK_WORDS: Record<Look, { label: string; how: string }> = {

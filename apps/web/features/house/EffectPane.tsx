@@ -1,7 +1,7 @@
 'use client';
 import type { EffectShown } from '@inkwell/review';
 import type { Tally } from '@inkwell/store';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

@@ -1,6 +1,6 @@
 'use client';
 import type { Vocabulary } from '@inkwell/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { TextBox } from '@/ui/Field';

@@ -1,6 +1,6 @@
 'use client';
 import type { NoteFor, OwnSlipView } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import styled from 'styled-components';
 import { Main } from '@/ui/Shell';
 import { counted } from '@/ui/words';

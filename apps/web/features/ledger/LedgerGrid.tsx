@@ -2,7 +2,7 @@
 import type { Family } from '@inkwell/core';
 import type { Ledger, LedgerRow } from '@inkwell/review';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import { Tick } from '@/ui/Field';

@@ -1,6 +1,6 @@
 'use client';
 import type { Ledger, LedgerChoice, LedgerRow, Progress } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { LiveScreen } from '@/ui/live/LiveScreen';

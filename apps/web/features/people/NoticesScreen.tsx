@@ -1,6 +1,6 @@
 'use client';
 import type { NoticeView, Problem } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

@@ -1,6 +1,6 @@
 'use client';
 import type { KeptDays, PeopleShown, Problem } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/Button';
 import { SearchBox } from '@/ui/Field';

@@ -1,7 +1,7 @@
 'use client';
 import type { AnswerReach, QuestionView } from '@inkwell/review';
 import type { Answer } from '@inkwell/store';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useRef, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

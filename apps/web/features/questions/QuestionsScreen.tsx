@@ -1,7 +1,7 @@
 'use client';
 import type { AnswerReach, QuestionsShown, QuestionView } from '@inkwell/review';
 import type { Answer, KeySettings } from '@inkwell/store';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';

@@ -1,6 +1,6 @@
 'use client';
 import type { OutlineView, Problem } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useCallback, useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

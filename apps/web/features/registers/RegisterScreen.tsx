@@ -1,7 +1,7 @@
 'use client';
 import { REGISTERS } from '@inkwell/core';
 import type { RegisterChoice, RegisterShown } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';

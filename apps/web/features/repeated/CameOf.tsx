@@ -1,6 +1,6 @@
 'use client';
 import type { StrokeView } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { cameOf, isUnderWay } from './stroke';
 
 /** What came of something that was done to many pages, while it is done and after. */

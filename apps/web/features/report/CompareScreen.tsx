@@ -1,7 +1,7 @@
 'use client';
 import { OUTCOME_WORDS } from '@inkwell/core';
 import type { ReportsCompared } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { Main } from '@/ui/Shell';
 import { Table, TableFrame } from '@/ui/Table';
 

@@ -1,7 +1,7 @@
 'use client';
 import { evidenceOf, OUTCOME_WORDS, type CriterionOutcome } from '@inkwell/core';
 import type { ReportSaid } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

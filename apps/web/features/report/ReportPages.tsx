@@ -1,6 +1,6 @@
 'use client';
 import type { ReportSaid } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
 import { Small, Table, TableFrame } from '@/ui/Table';

@@ -2,7 +2,7 @@
 import type { Verdict } from '@inkwell/core';
 import type { Progress, ShelfRow, TakenOut } from '@inkwell/review';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import styled from 'styled-components';
 import { LiveScreen } from '@/ui/live/LiveScreen';
 import { ButtonLink } from '@/ui/Button';

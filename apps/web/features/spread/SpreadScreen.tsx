@@ -1,7 +1,7 @@
 'use client';
 import type { Trait } from '@inkwell/core';
 import type { Spread, SpreadType } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';

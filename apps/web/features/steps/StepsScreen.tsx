@@ -1,6 +1,6 @@
 'use client';
 import type { Walk, WalkPage } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import styled from 'styled-components';
 import { ButtonLink } from '@/ui/Button';
 import { Row } from '@/ui/Panel';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useCallback, useEffect, useState } from 'react';
 import { send } from '@/ui/send';
 import { useLive } from './live';

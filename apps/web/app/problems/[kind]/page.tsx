@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { Door } from '@/features/people/Door';
 import { KINDS, type Kind } from '@/server/v1/problems';

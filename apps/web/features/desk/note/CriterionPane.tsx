@@ -1,6 +1,6 @@
 'use client';
 import type { CriterionTold } from '@/server/criteria';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';

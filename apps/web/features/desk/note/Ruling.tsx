@@ -1,6 +1,6 @@
 'use client';
 import type { Note } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { When } from '@/ui/When';

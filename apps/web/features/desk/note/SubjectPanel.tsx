@@ -1,7 +1,7 @@
 'use client';
 import type { ColourSubject, PassingColour, ImageSubject } from '@inkwell/core';
 import type { ImageUse } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { send } from '@/ui/send';

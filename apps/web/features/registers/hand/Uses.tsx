@@ -1,7 +1,7 @@
 'use client';
 import type { RegisterName } from '@inkwell/core';
 import type { UseView } from '@inkwell/review';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { Fragment } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
