@@ -18,9 +18,9 @@ const facts = (pairs: readonly (readonly [string, string])[]) =>
 
 /**
  * A report as a page that stands alone, shaped after WCAG-EM 1.0 (W3C, Website Accessibility Conformance Evaluation Methodology): what was
- * evaluated, how it was explored and sampled, what came of each criterion, and all pages.
+ * evaluated, how it was explored and sampled, what came of each criterion, and all pages, or so many of them.
  */
-export function reportHtml(said: ReportSaid): string {
+export function reportHtml(said: ReportSaid, mostPages = Infinity): string {
   const title = `Accessibility report: ${said.subject.title}`;
   return `<!DOCTYPE html>
 <html lang="en">
@@ -40,7 +40,7 @@ ${explorationPart(said)}
 ${samplePart(said)}
 ${outcomePart(said)}
 ${leftPart(said)}
-${pagesPart(said)}
+${pagesPart(said, mostPages)}
 ${methodPart(said)}
 </main>
 </body>
@@ -134,18 +134,24 @@ function leftPart({ totals, hours, exceptions, verdicts }: ReportSaid): string {
 
 const PAGE_HEADS = ['Page', 'Address', 'Revision', 'Stands', 'Signed off', 'Looked at by people', 'Open'];
 
-function pagesPart({ pages }: ReportSaid): string {
-  const rows = pages.map((page) => [
-    page.title,
-    page.address,
-    page.revision,
-    page.release === 'draft' ? page.verdict : `${page.verdict}, ${page.release}`,
-    page.signed ? `${page.signed.by}, ${page.signed.at}` : 'not signed off',
-    page.looks.length > 0 ? page.looks.map((look) => LOOK_NAMES[look] ?? look).join(', ') : 'not looked at by people',
-    page.must + page.should + page.consider + page.questions,
-  ]);
+function pagesPart({ pages }: ReportSaid, most: number): string {
+  const rows = pages
+    .slice(0, most)
+    .map((page) => [
+      page.title,
+      page.address,
+      page.revision,
+      page.release === 'draft' ? page.verdict : `${page.verdict}, ${page.release}`,
+      page.signed ? `${page.signed.by}, ${page.signed.at}` : 'not signed off',
+      page.looks.length > 0 ? page.looks.map((look) => LOOK_NAMES[look] ?? look).join(', ') : 'not looked at by people',
+      page.must + page.should + page.consider + page.questions,
+    ]);
+  const rest =
+    pages.length > most
+      ? `<p>Here are the first ${many(most, 'page', 'pages')} of ${pages.length.toLocaleString('en')}. All of them are in this report as a web page, as a workbook and as JSON.</p>\n`
+      : '';
   return `<h2>Pages</h2>
-${table('Pages, how they stand and who answers for them', PAGE_HEADS, rows)}`;
+${rest}${table('Pages, how they stand and who answers for them', PAGE_HEADS, rows)}`;
 }
 
 function methodPart({ totals }: ReportSaid): string {
