@@ -205,15 +205,8 @@ export { sendDigests } from './docket/digest.ts';
 export { search, type Found } from './search.ts';
 export { signMany, signOff, lookedAt, setSigning, LOOKS, type Look, type Signed } from './release/sign.ts';
 export { showGate, type GateRow, type GateShown } from './release/board.ts';
-export {
-  askPublication,
-  callPublicationOff,
-  lookAtHostsDue,
-  runPublication,
-  seePublic,
-  type ChosenAtGate,
-  type GateDone,
-} from './release/publish.ts';
+export { askPublication, callPublicationOff, runPublication, type ChosenAtGate, type GateDone } from './release/publish.ts';
+export { lookAtHostsDue, seePublic } from './release/seePublic.ts';
 export { connect, disconnect, lookNow, newHost, placesOnHost, removeHost, showHosts, type HostView } from './release/hosts.ts';
 export { bringFromHost } from './release/bringFrom.ts';
 export { lookAtHost, settleBoth, type Pulled } from './release/pull.ts';

@@ -114,8 +114,15 @@ describe('what changes there', () => {
     const out = (path: string, method: string) =>
       fetch(`${origin()}/${path}`, { method, headers: { authorization: `Bearer ${TOKEN}`, 'if-match': `"${tag}"` } });
     await out(`${remote}/publish`, 'POST');
-    await seePublic(services, THE_SYSTEM, { collection: collection() });
+    await db().updateTable('people').set({ email: 'ruth@larkmoor.example' }).where('id', '=', RUTH.id).execute();
+    // Told once, not at each look.
+    for (let nth = 0; nth < 2; nth++) await seePublic(services, THE_SYSTEM, { collection: collection() });
     expect((await stateOf(view.pageId)).drifted_at).not.toBeNull();
+    const told = await db().selectFrom('messages').select(['subject', 'body']).where('person_id', '=', RUTH.id).execute();
+    expect(told.filter(({ subject, body }) => subject.startsWith('Shown otherwise') && body.includes(SLUG))).toEqual([
+      { subject: expect.stringContaining(view.title), body: expect.stringContaining(`collection=${SLUG}`) },
+    ]);
+    await db().updateTable('people').set({ email: null }).where('id', '=', RUTH.id).execute();
     expect(value(await showGate(services, RUTH, { group: 'drifted', collection: SLUG, after: null })).rows.map(({ id }) => id)).toContain(
       view.pageId,
     );

@@ -1,20 +1,17 @@
-import { createHash } from 'node:crypto';
 import { HostTrouble, type Connector } from '@inkwell/host';
 import {
   addMessages,
   askToPublish,
   callOff,
   connectionOf,
-  connectionsDue,
   endPublication,
   filesOfPage,
   gatePages,
+  hashOf,
   revisionOf,
   hostPage,
   linkPages,
   lockPage,
-  noteDrift,
-  noteLooked,
   notePublic,
   noteTry,
   noteUnread,
@@ -22,7 +19,6 @@ import {
   personById,
   pagesForGate,
   publicationById,
-  publishedPages,
   refreshStatus,
   signedRevision,
   touchPage,
@@ -36,9 +32,9 @@ import {
   type Publication,
 } from '@inkwell/store';
 import { enqueue, type NewJob } from '@inkwell/work';
-import { may, reachOf, unlessAllowed, type Actor } from '../actor.ts';
+import { reachOf, unlessAllowed, type Actor } from '../actor.ts';
 import { gate, isSigned } from '../gate.ts';
-import { lookAtHostJob, PUBLISH, seePublicJob } from '../jobs.ts';
+import { lookAtHostJob, PUBLISH } from '../jobs.ts';
 import { done, notFound, refused, type Refusal, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
 import { connectorOf } from './connector.ts';
@@ -242,13 +238,11 @@ async function published(services: Services, wanted: Publication, { text, addres
     if (!page) return;
     // What is out is out, even where it was called off in that very moment.
     await endPublication(trx, wanted.id, { state: 'done', problem: null, address, by: null });
-    await notePublic(trx, page.id, { revision: wanted.revision, sum: sumOf(text), address });
+    await notePublic(trx, page.id, { revision: wanted.revision, sum: hashOf(text), address });
     await touchPage(trx, page.id);
     await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
   });
 }
-
-const sumOf = (text: string) => createHash('sha256').update(text).digest('hex');
 
 async function takeOff(services: Services, wanted: Publication, host: Connector): Promise<void> {
   const row = await hostPage(services.db, wanted.page_id);
@@ -263,59 +257,4 @@ async function takeOff(services: Services, wanted: Publication, host: Connector)
     await touchPage(trx, page.id);
     await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
   });
-}
-
-/** Pages read from the public side at once. */
-const SOME = 50;
-
-/**
- * A job: reads what a collection has published on its host's public side, as readers are shown it. What shows something else, or nothing,
- * has drifted, and is told until it does so no more.
- */
-export async function seePublic(
-  services: Services,
-  actor: Actor,
-  wish: { collection: number },
-): Promise<Result<{ seen: number; drifted: number }>> {
-  const barred = may(actor, 'keep the house', 'house')
-    ? null
-    : unlessAllowed(actor, 'publish', { collection: wish.collection }, 'This collection');
-  if (barred) return barred;
-  const connection = await connectionOf(services.db, wish.collection);
-  if (!connection) return notFound('This collection');
-  const told = { seen: 0, drifted: 0 };
-  try {
-    const host = connectorOf(connection.host);
-    for (let after = 0, more = true; more;) {
-      const pages = await publishedPages(services.db, wish.collection, after, SOME);
-      for (const page of pages) {
-        const shown = await host.shown(page.public_address!).catch((error: unknown) => {
-          // A page that is cut short is one that shows something else.
-          if (error instanceof HostTrouble && error.kind === 'nonsense') return null;
-          throw error;
-        });
-        const drifted = (shown === null ? null : sumOf(shown)) !== page.public_sum;
-        told.seen++;
-        if (drifted) told.drifted++;
-        if (drifted !== (page.drifted_at !== null)) await writing(services.db, (trx) => noteDrift(trx, page.page_id, drifted));
-      }
-      more = pages.length === SOME;
-      after = pages.at(-1)?.page_id ?? 0;
-    }
-    await noteLooked(services.db, wish.collection, 'seen_at', null);
-  } catch (error) {
-    if (!(error instanceof HostTrouble)) throw error;
-    await noteLooked(services.db, wish.collection, 'seen_at', error.message);
-  }
-  return done(told);
-}
-
-const MINUTE_MS = 60_000;
-
-/** Has hosts looked at whose time it is: drafts every five minutes, the public side once a night. */
-export async function lookAtHostsDue(services: Services, by: string): Promise<void> {
-  const now = services.now().getTime();
-  const drafts = await connectionsDue(services.db, 'looked_at', new Date(now - 5 * MINUTE_MS));
-  const shown = await connectionsDue(services.db, 'seen_at', new Date(now - 24 * 60 * MINUTE_MS));
-  await enqueue(services.db, by, [...drafts.map(lookAtHostJob), ...shown.map(seePublicJob)]);
 }

@@ -183,11 +183,12 @@ export function publishedPages(
   collection: number,
   after: number,
   limit: number,
-): Promise<Pick<HostPageRow, 'page_id' | 'public_sum' | 'public_address' | 'drifted_at'>[]> {
+): Promise<(Pick<HostPageRow, 'page_id' | 'public_sum' | 'public_address' | 'drifted_at'> & { title: string })[]> {
   return db
     .selectFrom('host_pages')
-    .select(['page_id', 'public_sum', 'public_address', 'drifted_at'])
-    .where('collection_id', '=', collection)
+    .innerJoin('pages', 'pages.id', 'page_id')
+    .select(['page_id', 'public_sum', 'public_address', 'drifted_at', 'title'])
+    .where('host_pages.collection_id', '=', collection)
     .where('public_address', 'is not', null)
     .where('page_id', '>', after)
     .orderBy('page_id')
