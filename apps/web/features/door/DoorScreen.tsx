@@ -53,7 +53,8 @@ export function DoorScreen({ view }: { view: DoorView }) {
     <Main id="content">
       <h1>Pasted markup</h1>
       <p>
-        {`${counted(sums.pages, 'page carries', 'pages carry')} what a word processor or another page left behind: ${sums.toClean} will be cleaned, ${sums.pages - sums.toClean} ${sums.pages - sums.toClean === 1 ? 'comes' : 'come'} in as ${sums.pages - sums.toClean === 1 ? 'it is' : 'they are'}. `}
+        {`${counted(sums.pages, 'page carries', 'pages carry')} what a word processor or another page left behind: `}
+        {`${sums.toClean} will be cleaned, ${counted(sums.pages - sums.toClean, 'comes in as it is', 'come in as they are')}. `}
         The text as it came stays its first revision.
       </p>
       {problem && <ProblemNotice problem={problem} />}

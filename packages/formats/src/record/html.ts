@@ -146,10 +146,9 @@ function pagesPart({ pages }: ReportSaid, most: number): string {
       page.looks.length > 0 ? page.looks.map((look) => LOOK_NAMES[look] ?? look).join(', ') : 'not looked at by people',
       page.must + page.should + page.consider + page.questions,
     ]);
-  const rest =
-    pages.length > most
-      ? `<p>Here are the first ${many(most, 'page', 'pages')} of ${pages.length.toLocaleString('en')}. All of them are in this report as a web page, as a workbook and as JSON.</p>\n`
-      : '';
+  const some = `Here are the first ${many(most, 'page', 'pages')} of ${pages.length.toLocaleString('en')}.`;
+  const elsewhere = 'All of them are in this report as a web page, as a workbook and as JSON.';
+  const rest = pages.length > most ? `<p>${some} ${elsewhere}</p>\n` : '';
   return `<h2>Pages</h2>
 ${rest}${table('Pages, how they stand and who answers for them', PAGE_HEADS, rows)}`;
 }

@@ -17,7 +17,7 @@ import { placed, see, type Seen } from '../examine.ts';
 import { keyOf, titleOf } from '../fix.ts';
 import { done, notFound, type Result } from '../problems.ts';
 import { dayIn, type Services } from '../services.ts';
-import { reached, type Reach } from './reach.ts';
+import { reached, type Reach, type ReachedCollection } from './reach.ts';
 
 /** Uses of a thing that say the same in the same surroundings. */
 export interface CaseView extends Pick<CaseLine, 'says' | 'facts' | 'uses' | 'pages' | 'open' | 'asks'> {
@@ -61,22 +61,16 @@ export function thing(
   return snapshot(services.db, async (at) => {
     const found = await reached(at, actor, 'see', wish);
     if (!found.ok) return found;
-    const slugs = new Map(found.value.map(({ id, slug }) => [id, slug]));
-    const there = await thingsNamed(at, [...slugs.keys()], wish.things);
+    const among = new Map(found.value.map((one) => [one.id, one]));
+    const there = await thingsNamed(at, [...among.keys()], wish.things);
     if (there.length === 0) return notFound('This');
     const ids = there.map(({ id }) => id);
     const cases = wish.skip === 0 ? await casesOf(at, ids, MOST_CASES + 1) : [];
     const uses = await usesOf(at, ids, { skip: wish.skip, limit: SOME_USES });
     return done({
-      cases: cases.slice(0, MOST_CASES).map((line) => caseView(line, slugs)),
+      cases: cases.slice(0, MOST_CASES).map((line) => caseView(line, among.get(line.collection_id)!)),
       more: cases.length > MOST_CASES,
-      uses: uses.map((line) =>
-        useView(
-          wish.register,
-          line,
-          found.value.find(({ id }) => id === line.collection_id)!,
-        ),
-      ),
+      uses: uses.map((line) => useView(wish.register, line, among.get(line.collection_id)!)),
     });
   });
 }
@@ -87,12 +81,12 @@ export const keysOf = ({ thing: name, place, says, facts }: { thing: string; pla
   case: caseOf({ says, facts }),
 });
 
-function caseView(line: CaseLine, slugs: ReadonlyMap<number, string>): CaseView {
-  const { says, facts, uses, pages, open, asks, page_id: page, collection_id, place } = line;
-  return { ...keysOf(line), name: line.thing, place, says, facts, uses, pages, open, asks, page, collection: slugs.get(collection_id)! };
+function caseView(line: CaseLine, { slug: collection }: ReachedCollection): CaseView {
+  const { says, facts, uses, pages, open, asks, page_id: page, place } = line;
+  return { ...keysOf(line), name: line.thing, place, says, facts, uses, pages, open, asks, page, collection };
 }
 
-function useView(of: RegisterName, line: UseLine, collection: { slug: string; title: string }): UseView {
+function useView(of: RegisterName, line: UseLine, collection: ReachedCollection): UseView {
   const { page_id: page, slug, title, address, says, facts, many, open, asks } = line;
   const troubles = BigInt(line.troubles);
   return {

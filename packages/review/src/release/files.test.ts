@@ -5,7 +5,7 @@ import { hostBench, value } from '../testing/hostBench.ts';
 
 const on = bench();
 const { services, db, at, look, SLUG, collection } = on;
-const { there, signed, publish, run, releaseOf, origin, wrong, TOKEN } = hostBench(on);
+const { there, signed, publish, run, releaseOf, origin, wrong, putLong, TOKEN } = hostBench(on);
 
 let many = 0;
 const image = (what: string) => ({ mediaType: 'image/png', bytes: Buffer.from(`an image of ${what}`) });
@@ -108,6 +108,25 @@ test('a host that takes a file and shows yesterday’s: the page stays in, and g
   wrong('none');
   await publish(view.pageId);
   expect(await run(view.pageId)).toMatchObject({ state: 'done' });
+});
+
+test('a file too long to be read keeps its page in while the host has none, and not once it lies there', async () => {
+  const path = freshPath();
+  await putHere(path, { mediaType: 'image/png', bytes: Buffer.alloc(25_000_001) });
+  const { view } = await signed(shows(path));
+  await publish(view.pageId);
+  expect(await run(view.pageId)).toMatchObject({ state: 'failed', problem: expect.stringContaining('put it there by hand') });
+  await putLong(path, 25_000_001);
+  await publish(view.pageId);
+  expect(await run(view.pageId)).toMatchObject({ state: 'done' });
+});
+
+test('a file that was missing here and comes ends no sign-off', async () => {
+  const path = freshPath();
+  const { view } = await signed(shows(path));
+  await putThere(path, image('boxes').bytes);
+  await lookThere();
+  expect([(await lies(path)).here, await releaseOf(view.slug)]).toEqual([hashOf(image('boxes').bytes), 'signed off']);
 });
 
 test('a file of a path that leads elsewhere, or of a page’s, stays where it is', async () => {

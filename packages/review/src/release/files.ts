@@ -37,8 +37,8 @@ const UNREAD = '';
 /** A file of a host as it was just read, and what is to become of it. */
 interface Read {
   row: HostFileRow;
-  /** Its bytes, where they are to lie here too. */
-  takes: Uint8Array | null;
+  /** Its bytes, where they are to lie here too, and whether in the place of others. */
+  takes: { bytes: Uint8Array; replaces: boolean } | null;
 }
 
 /**
@@ -55,7 +55,7 @@ export async function pullFiles(services: Services, connection: Connection, host
   for (const { path, tag } of listed.filter((one) => known.get(one.path)?.tag !== one.tag && !pages.has(one.path))) {
     const bytes = await host.file(place, path);
     if (bytes) some.push(judged(path, tag, bytes, known.get(path), here.get(path)));
-    if (some.reduce((sum, { takes }) => sum + (takes?.length ?? 0), 0) > AT_ONCE) {
+    if (some.reduce((sum, { takes }) => sum + (takes?.bytes.length ?? 0), 0) > AT_ONCE) {
       await take(services, collection, some);
       some = [];
     }
@@ -74,13 +74,13 @@ function judged(path: string, tag: string, bytes: Uint8Array, known: HostFileRow
   const sha256 = hashOf(bytes);
   if (mine === sha256) return { row: { path, tag, sha256, differs: false }, takes: null };
   const isTheirs = mine === undefined || (known !== undefined && !known.differs && known.sha256 === mine);
-  return { row: { path, tag, sha256, differs: !isTheirs }, takes: isTheirs ? bytes : null };
+  return { row: { path, tag, sha256, differs: !isTheirs }, takes: isTheirs ? { bytes, replaces: mine !== undefined } : null };
 }
 
-/** Lets files of the host lie here. A page that was signed with another one in its place is signed no more. */
+/** Lets files of the host lie here. A page that was signed while it showed another one in its place is signed no more. */
 async function take(services: Services, collection: number, read: readonly Read[]): Promise<void> {
   const files = read.flatMap(({ row, takes }): NewFile[] =>
-    takes ? [{ path: row.path, mediaType: mediaTypeOf(row.path), bytes: takes }] : [],
+    takes ? [{ path: row.path, mediaType: mediaTypeOf(row.path), bytes: takes.bytes }] : [],
   );
   await writing(services.db, async (trx) => {
     await linkFiles(
@@ -92,7 +92,8 @@ async function take(services: Services, collection: number, read: readonly Read[
     await placeFiles(trx, collection, files);
     const paths = files.map(({ path }) => path);
     const pages = await pagesNaming(trx, collection, 0, { links: paths, images: paths, sheets: paths });
-    await lapseForFiles(trx, pages, SYSTEM);
+    const replaced = read.flatMap(({ row, takes }) => (takes?.replaces ? [row.path] : []));
+    await lapseForFiles(trx, await pagesNaming(trx, collection, 0, { images: replaced, sheets: replaced }), SYSTEM);
     await enqueue(trx, SYSTEM, [...pages.map(auditJob), lookAtImagesJob(collection)]);
   });
 }
@@ -109,11 +110,12 @@ export async function sendFiles(
   host: Connector,
   files: readonly FileOfPage[],
 ): Promise<string | null> {
+  const others = files.filter(({ there, sha256 }) => there?.sha256 !== sha256);
+  const why = await barred(connection, host, others);
+  if (why !== null) return why;
   const sent = new Map<string, HostFileRow>();
   try {
-    for (const file of files.filter(({ there, sha256 }) => there?.sha256 !== sha256)) {
-      const why = barred(file);
-      if (why !== null) return why;
+    for (const file of others.filter(({ size }) => size <= LONGEST)) {
       const bytes = await bytesWhole(services.db, file);
       const put = await host.putFile(connection.place, file.path, { mediaType: file.mediaType, bytes }, file.there?.tag ?? null);
       if (!put.ok) return `The file ${file.path} was changed on the host meanwhile. Nothing was written over it.`;
@@ -130,9 +132,17 @@ export async function sendFiles(
   }
 }
 
-function barred({ path, there, size }: FileOfPage): string | null {
-  if (there?.differs) return `The file ${path} is another one on the host than here, and nobody said yet which is to stay.`;
-  return size > LONGEST ? `The file ${path} is longer than ${LONGEST / 1_000_000} MB, and cannot be put on the host from here.` : null;
+/** Why files that are not on the host as they are here keep their page in. Of those too long to be read, their length tells. */
+async function barred({ place }: Connection, host: Connector, others: readonly FileOfPage[]): Promise<string | null> {
+  const both = others.find(({ there }) => there?.differs);
+  if (both) return `The file ${both.path} is another one on the host than here, and nobody said yet which is to stay.`;
+  const long = others.filter(({ size }) => size > LONGEST);
+  if (long.length === 0) return null;
+  const sizes = new Map((await host.files(place)).map(({ path, size }) => [path, size]));
+  const missing = long.find(({ path, size }) => sizes.get(path) !== size);
+  return missing
+    ? `The file ${missing.path} is longer than ${LONGEST / 1_000_000} MB, and is not on the host as it is here: put it there by hand.`
+    : null;
 }
 
 /** Settles files that are others on both sides: those there lie here too from now on, or those here are to go there. */
@@ -161,7 +171,8 @@ async function readAgain(host: Connector, place: string, rows: readonly HostFile
   for (const row of rows) {
     const bytes = await host.file(place, row.path);
     const tag = tags.get(row.path);
-    if (bytes && tag !== undefined) read.push({ row: { path: row.path, tag, sha256: hashOf(bytes), differs: false }, takes: bytes });
+    if (bytes && tag !== undefined)
+      read.push({ row: { path: row.path, tag, sha256: hashOf(bytes), differs: false }, takes: { bytes, replaces: true } });
   }
   return read;
 }

@@ -22,12 +22,13 @@ export function hostBench({ services, db, at, page, look, SLUG, collection }: Re
   let host: Awaited<ReturnType<typeof serveHost>>;
   let proxy: FaultProxy;
   let hostId: number;
+  const ownDatabase = () => Object.assign(new URL(process.env.DATABASE_URL!), { pathname: `/${NAME}` }).href;
 
   beforeAll(async () => {
     const url = process.env.DATABASE_URL!;
     admin = openDatabase({ url });
     await sql.raw(`create database ${NAME}`).execute(admin);
-    host = await serveHost({ database: Object.assign(new URL(url), { pathname: `/${NAME}` }).href, port: 0, token: TOKEN, checker: null });
+    host = await serveHost({ database: ownDatabase(), port: 0, token: TOKEN, checker: null });
     proxy = await faultProxy(
       host.port,
       async (path) => void (await there('PUT', path.replace(/^\/|\/publish$/g, ''), { parts: [{ name: 'main', html: '<p>x</p>' }] })),
@@ -67,6 +68,14 @@ export function hostBench({ services, db, at, page, look, SLUG, collection }: Re
     });
     if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status}`);
     return (await answer.json()) as { tag: string; id: string; public: string | null; parts: { html: string }[] };
+  }
+
+  /** A file of so many bytes lies on the host, longer than any request may be. */
+  async function putLong(path: string, length: number): Promise<void> {
+    const own = openDatabase({ url: ownDatabase(), most: 1 });
+    await sql`insert into files (place, path, type, bytes)
+      values ('bees', ${path}, 'image/png', decode(repeat('00', ${length}::integer), 'hex'))`.execute(own);
+    await own.destroy();
   }
 
   const shownAt = async (path: string) => (await fetch(`http://127.0.0.1:${host.port}${path}`)).text();
@@ -117,6 +126,7 @@ export function hostBench({ services, db, at, page, look, SLUG, collection }: Re
     run,
     releaseOf,
     stateOf,
+    putLong,
     /** The host's own address, past the proxy. */
     origin: () => `http://127.0.0.1:${host.port}`,
     wrong: (fault: Fault) => proxy.set(fault),

@@ -75,8 +75,8 @@ export interface FoundIn {
 }
 
 const FOUND =
-  'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, part text[], refs jsonb, text_sha256 text, ' +
-  'page_id integer, became text';
+  'path text, entry text, inside text, title text, scope text, content_type text, listed boolean, part text[], refs jsonb, ' +
+  'text_sha256 text, page_id integer, became text';
 
 /** Writes down what a package holds, in place of what was said before. */
 export async function writeFound(trx: Write, id: number, found: FoundIn): Promise<void> {
@@ -215,7 +215,8 @@ export interface Arrival {
 }
 
 const ARRIVAL =
-  'slug text, title text, scope text, content_type text, address text, position integer, entry text, inside text, part text[], html text, encoding text, bom boolean';
+  'slug text, title text, scope text, content_type text, address text, position integer, entry text, inside text, part text[], ' +
+  'html text, encoding text, bom boolean';
 
 /**
  * Pages on their way in, with their texts and what they refer to, so that each knows of the others when it is examined. None stands in a
@@ -227,8 +228,8 @@ export async function addArrivals(trx: Write, collectionId: number, by: string, 
   await sql`with rows as materialized (select * from ${rowsFrom(texts, ARRIVAL)}),
       made as (
         insert into pages (collection_id, slug, title, scope, content_type, address, position, head, redo, made_by, entry, inside, part)
-        select ${collectionId}::integer, slug, title, scope, content_type, address, position, 0, '[]'::jsonb, ${by}::text, entry, inside, part
-          from rows returning id, address, content_type),
+        select ${collectionId}::integer, slug, title, scope, content_type, address, position, 0, '[]'::jsonb, ${by}::text, entry,
+          inside, part from rows returning id, address, content_type),
       status as (insert into page_status (page_id, collection_id, bar_id)
         select id, null, ${closestBar(sql`${collectionId}::integer`, sql`made.content_type`)} from made)
     insert into arrivals (page_id, html, encoding, bom)
@@ -275,9 +276,8 @@ export interface Arriving {
 /** Of some pages those that wait to be examined, with their texts. */
 export async function arrivingAmong(db: Database | Write, pages: readonly number[]): Promise<Arriving[]> {
   const { rows } = await sql<Arriving>`select a.page_id, p.collection_id, p.title, p.address, p.scope, p.content_type, p.head, a.html,
-    a.encoding, a.bom from arrivals a join pages p on p.id = a.page_id where a.page_id = any(${pages}::integer[]) order by p.position`.execute(
-    db,
-  );
+    a.encoding, a.bom from arrivals a join pages p on p.id = a.page_id where a.page_id = any(${pages}::integer[])
+    order by p.position`.execute(db);
   return rows;
 }
 
@@ -331,9 +331,8 @@ export async function mendedIn(db: Database | Write, collectionId: number, entri
   const { rows } = await sql<MendedPage>`select p.entry, p.inside, ft.html as before, ht.html as after from pages p
     join revisions f on f.page_id = p.id and f.number = p.base join revisions h on h.page_id = p.id and h.number = p.head
     join texts ft on ft.sha256 = f.text_sha256 join texts ht on ht.sha256 = h.text_sha256
-    where p.collection_id = ${collectionId} and p.gone_at is null and p.entry = any(${entries}::text[]) and f.text_sha256 <> h.text_sha256`.execute(
-    db,
-  );
+    where p.collection_id = ${collectionId} and p.gone_at is null and p.entry = any(${entries}::text[])
+      and f.text_sha256 <> h.text_sha256`.execute(db);
   return rows;
 }
 
