@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { recordKeys } from './lint/recordKeys.mjs';
 
 export default ts.config(
   { ignores: ['**/.next*/**', '**/node_modules/**', '**/next-env.d.ts', '.inkwell/**', 'test-results/**'] },
@@ -30,6 +31,13 @@ export default ts.config(
       complexity: ['error', { max: 18, variant: 'modified' }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
+  },
+  // Words of the input are no keys of records: every object has a "constructor".
+  {
+    files: ['packages/*/src/**/*.ts', 'apps/**/*.ts', 'apps/**/*.tsx', 'demo/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx', 'packages/core/src/source/lookup.ts'],
+    plugins: { inkwell: { rules: { 'record-keys': recordKeys } } },
+    rules: { 'inkwell/record-keys': 'error' },
   },
   {
     files: ['apps/web/**/*.ts', 'apps/web/**/*.tsx'],

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import { mkdir, readFile, rename } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -20,7 +21,8 @@ const DRAWN: Readonly<Record<string, (nth: number) => string>> = { flower, boat,
 /** An image as a bitmap: of a drawing of ours, or of one that is drawn by rule. */
 async function image(path: string, drawing: string): Promise<Entry> {
   const [kind = '', nth = ''] = drawing.split(' ');
-  const svg = DRAWN[kind] ? Buffer.from(DRAWN[kind](Number(nth))) : await readFile(join(folder, 'drawings', `${drawing}.svg`));
+  const draw = lookup(DRAWN, kind);
+  const svg = draw ? Buffer.from(draw(Number(nth))) : await readFile(join(folder, 'drawings', `${drawing}.svg`));
   const bitmap = sharp(svg);
   return { path, bytes: await (path.endsWith('.jpg') ? bitmap.jpeg({ quality: 80 }) : bitmap.png({ compressionLevel: 9 })).toBuffer() };
 }
@@ -30,7 +32,7 @@ async function entriesOf(collection: ScenarioCollection): Promise<Entry[]> {
   return [
     ...(await Promise.all(files.map(async (path) => ({ path, bytes: await readFile(join(folder, 'pages', collection.folder, path)) })))),
     ...(await Promise.all(Object.entries(collection.images).map(([path, drawing]) => image(path, drawing)))),
-    ...(ATTACHED[collection.slug] ?? []),
+    ...(lookup(ATTACHED, collection.slug) ?? []),
   ];
 }
 

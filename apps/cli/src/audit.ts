@@ -1,4 +1,4 @@
-import { ENGINE_VERSION, hoursFor, ruleOf } from '@inkwell/core';
+import { lookup, ENGINE_VERSION, hoursFor, ruleOf } from '@inkwell/core';
 import { writeReport, type ReportedCollection, type ReportedFinding, type ReportedPage, type Trouble } from '@inkwell/formats';
 import { CallError, deliverParts, oneOf, profileFrom, readCall, scopeNamed, sheetsFrom } from './call.ts';
 import { Session, type Group } from './known.ts';
@@ -83,7 +83,7 @@ export async function* asText(
   troubles: () => readonly Trouble[],
 ): AsyncGenerator<string> {
   if (about)
-    yield `${KINDS[about.kind]}${about.title ? ` “${about.title}”` : ''}, ${about.pages} ${about.pages === 1 ? 'page' : 'pages'} in ${about.files} ${about.files === 1 ? 'file' : 'files'}${about.pages === 0 ? ': it holds no HTML pages' : ''}\n\n`;
+    yield `${lookup(KINDS, about.kind)}${about.title ? ` “${about.title}”` : ''}, ${about.pages} ${about.pages === 1 ? 'page' : 'pages'} in ${about.files} ${about.files === 1 ? 'file' : 'files'}${about.pages === 0 ? ': it holds no HTML pages' : ''}\n\n`;
   let first = true;
   for await (const page of pages) {
     yield `${first ? '' : '\n'}${pageText(page)}`;
@@ -94,9 +94,10 @@ export async function* asText(
   yield `\n${many} ${many === 1 ? 'page' : 'pages'}, ${held} held, ${findings} ${findings === 1 ? 'finding' : 'findings'}, about ${hoursFor(findings)} h of work\n`;
 }
 
-function pageText({ path, title, verdict, findings }: ReportedPage): string {
+function pageText({ path, title, verdict, findings, troubles = [] }: ReportedPage): string {
   const head = `${path}${title ? ` (${title})` : ''}: ${VERDICTS[verdict]}\n`;
-  return head + findings.map(findingText).join('');
+  const failed = troubles.map(({ rule, problem }) => `  The rule ${rule} failed on this page, and what it would find is not known: ${problem}\n`);
+  return head + findings.map(findingText).join('') + failed.join('');
 }
 
 /** Place, sentence, what stands behind it, and how to fix it. */

@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { open, readFile, writeFile } from 'node:fs/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { PROFILES, type Profile, type Scope, type Vocabulary } from '@inkwell/core';
+import { lookup, PROFILES, type Profile, type Scope, type Vocabulary } from '@inkwell/core';
 import { readProfile } from '@inkwell/formats';
 
 /** The call or an input was wrong: one line that says what, where and what to do. */
@@ -18,7 +18,7 @@ export function readCall<const T extends NonNullable<ParseArgsConfig['options']>
 
 /** A built-in profile by its name, or one from a file that the application exported. */
 export async function profileFrom(name: string | undefined): Promise<{ profile: Profile; vocabulary: Vocabulary }> {
-  const profile = PROFILES[(name ?? 'wcag22-aa').toLowerCase()];
+  const profile = lookup(PROFILES, (name ?? 'wcag22-aa').toLowerCase());
   if (profile) return { profile, vocabulary: {} };
   const text = await readFile(name!, 'utf8').catch(() => {
     throw new CallError(`there is no profile "${name}"; name a profile file, or one of ${Object.keys(PROFILES).join(', ')}`);

@@ -5,7 +5,8 @@ import { titleOf } from './surroundings.ts';
 
 /** Audits one page under a profile. The same page and profile give the same report, byte for byte. */
 export function examine(file: PageFile, page: Page, profile: Profile): ReportedPage {
-  const findings = withActingRemedies(page, selectFindings(auditPage(page).findings, profile));
+  const audit = auditPage(page);
+  const findings = withActingRemedies(page, selectFindings(audit.findings, profile));
   return {
     path: file.path,
     title: titleOf(page, file),
@@ -13,5 +14,6 @@ export function examine(file: PageFile, page: Page, profile: Profile): ReportedP
     verdict: verdictOf(findings, profile),
     ...(file.listed === false ? { listed: false } : {}),
     findings: findings.map(reported),
+    ...(audit.troubles.length > 0 ? { troubles: audit.troubles } : {}),
   };
 }

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import { setFlagsFromString } from 'node:v8';
 import { isMainThread } from 'node:worker_threads';
 import { auditCommand } from './audit.ts';
@@ -30,10 +31,10 @@ async function main(args: string[]): Promise<number> {
     process.stdout.write(HELP.all!);
     return name === undefined ? 2 : 0;
   }
-  const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+  const command = Object.hasOwn(COMMANDS, name) ? lookup(COMMANDS, name) : undefined;
   if (!command) throw new CallError(`there is no command "${name}"; the commands are ${Object.keys(COMMANDS).join(', ')}`);
   if (rest.includes('--help') || rest.includes('-h')) {
-    process.stdout.write(HELP[name]!);
+    process.stdout.write(lookup(HELP, name)!);
     return 0;
   }
   return command(rest);

@@ -1,6 +1,6 @@
 import 'server-only';
 import { readFile } from 'node:fs/promises';
-import { criterionOf, ruleOf, techniqueSays } from '@inkwell/core';
+import { lookup, criterionOf, ruleOf, techniqueSays } from '@inkwell/core';
 import { log } from './log';
 
 /** A criterion as it is told beside the work. */
@@ -26,7 +26,7 @@ export async function tellCriterion(id: string, rule: string | null): Promise<Cr
     title,
     level,
     asks,
-    standard: (await standardText())[id] ?? null,
+    standard: lookup(await standardText(), id) ?? null,
     techniques: cited.flatMap((code) => {
       const says = techniqueSays(code);
       return says === null ? [] : [{ code, says }];

@@ -1,4 +1,4 @@
-import type { Family } from '@inkwell/core';
+import { lookup, type Family } from '@inkwell/core';
 import type { Cost, Tally } from '@inkwell/review';
 
 export const FAMILY_WORDS: Record<Family, string> = {
@@ -43,7 +43,7 @@ export function tallyWords(tally: Tally): string {
 const CAUSES: Record<string, string> = { imported: 'brought in', edited: 'edited', fixed: 'fixed', pulled: 'pulled', restored: 'restored' };
 
 export function causeWord(cause: string): string {
-  return CAUSES[cause] ?? cause;
+  return lookup(CAUSES, cause) ?? cause;
 }
 
 /** What open findings will take, with its spread, and in money where the house has a rate. */

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import {
   acceptBegun,
   ARRIVE,
@@ -122,7 +123,7 @@ export function handlers(services: Services, { lookInto, lookAtImage, send }: To
 }
 
 function numberIn(payload: Job['payload'], name: string): number {
-  const value = payload[name];
+  const value = lookup(payload, name);
   if (typeof value !== 'number') throw new Error(`A job names no ${name}: ${JSON.stringify(payload)}`);
   return value;
 }

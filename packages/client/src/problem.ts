@@ -15,7 +15,7 @@ export class InkwellProblem extends Error {
 
   static async of(answer: Response): Promise<InkwellProblem> {
     const said = (await answer.json().catch(() => ({}))) as Record<string, unknown>;
-    const word = (name: string) => (typeof said[name] === 'string' ? said[name] : '');
+    const word = (name: 'type' | 'title' | 'detail' | 'kept' | 'next') => (typeof said[name] === 'string' ? said[name] : '');
     const after = Number(answer.headers.get('retry-after') ?? NaN);
     const detail = word('detail') || word('title') || `The server answered with ${answer.status}.`;
     return new InkwellProblem(answer.status, word('type'), detail, word('kept'), word('next'), Number.isNaN(after) ? null : after);

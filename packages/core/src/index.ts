@@ -1,5 +1,7 @@
 /** The public surface of the engine. Everything else inside this package may change. */
 export { hashText } from './source/hash.ts';
+export { append, greatest, least } from './source/lists.ts';
+export { listsBy, lookup } from './source/lookup.ts';
 export {
   applyChange,
   applyEdits,
@@ -62,7 +64,7 @@ export { manyPasted } from './semantics/pastedMarks.ts';
 export { arrange, type Arrangement, type Headers } from './remedies/arrange.ts';
 export { repairedLevels } from './remedies/repairedLevels.ts';
 export { auditPage, ENGINE_VERSION } from './audit/run.ts';
-export { identityOf, type Audit, type Finding, type Place, type Sameness } from './audit/findings.ts';
+export { identityOf, type Audit, type Finding, type Place, type RuleTrouble, type Sameness } from './audit/findings.ts';
 export { ruleOf, sentenceOf } from './audit/prose.ts';
 export { reported, type ReportedFinding, type ReportedPlace } from './audit/reported.ts';
 export { stepOf, STEPS, type StepId, type WalkStep } from './audit/steps.ts';

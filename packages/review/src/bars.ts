@@ -1,4 +1,4 @@
-import { ruleOf, selectFindings, settingsFor, type Finding } from '@inkwell/core';
+import { lookup, ruleOf, selectFindings, settingsFor, type Finding } from '@inkwell/core';
 import type { Bar, Kind, KindWeight, StoredFinding, StoredKind } from '@inkwell/store';
 
 /** What a profile looks at in a finding, and no more: findings of one kind weigh the same under any profile. */
@@ -7,7 +7,7 @@ export function kindOf(finding: Pick<Finding, 'rule' | 'family' | 'weight' | 'ou
   const rule = ruleOf(id);
   const measures = [...(rule?.threshold ? [rule.threshold.measure] : []), ...(id === 'links/vague' ? ['text'] : []), 'asked'];
   const measured = Object.fromEntries(
-    measures.filter((measure) => values[measure] !== undefined).map((measure) => [measure, values[measure]!]),
+    measures.filter((measure) => lookup(values, measure) !== undefined).map((measure) => [measure, lookup(values, measure)!]),
   );
   const criteria = rule && sameWords(rule.criteria, finding.criteria) ? null : finding.criteria;
   return {

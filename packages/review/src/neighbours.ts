@@ -1,4 +1,4 @@
-import { importsOf, resolveAddress, type Neighbours, type Reference, type Vocabulary } from '@inkwell/core';
+import { listsBy, lookup, importsOf, resolveAddress, type Neighbours, type Reference, type Vocabulary } from '@inkwell/core';
 import { named, textsOfFiles, type Database, type Write } from '@inkwell/store';
 
 /** A page in its collection, as far as neighbours go. */
@@ -33,17 +33,14 @@ export async function neighboursOf(
     .map(({ target, fragment }) => ({ target, fragment }));
   const images = [...new Set(own.filter((one) => one.kind === 'image').map((one) => one.target))].sort();
   const found = await named(db, page, paths, fragments, images);
-  const alternatives: Record<string, { page: string; alt: string }[]> = {};
-  for (const { target, page: where, alt } of found.alternatives) (alternatives[target] ??= []).push({ page: where, alt });
-  const anchors: Record<string, string[]> = Object.fromEntries(found.pages.map(({ address }) => [address, []]));
-  for (const { address, name } of found.anchors) anchors[address]?.push(name);
+  const names = listsBy(found.anchors.map(({ address, name }) => [address, name]));
   return {
     titles: Object.fromEntries([...found.pages.map(({ address, title }) => [address, title]), [page.address, page.title]]),
     files: found.files,
     asked: targets,
-    anchors,
+    anchors: Object.fromEntries(found.pages.map(({ address }) => [address, lookup(names, address) ?? []])),
     ...(found.ledTo.length > 0 ? { ledTo: { [page.address]: found.ledTo } } : {}),
-    alternatives,
+    alternatives: listsBy(found.alternatives.map(({ target, page: where, alt }) => [target, { page: where, alt }])),
     vocabulary,
     sheets: await sheetsBehind(
       db,
@@ -62,7 +59,7 @@ async function sheetsBehind(db: Database | Write, collectionId: number, paths: r
     Object.assign(sheets, read);
     wanted = [
       ...new Set(Object.entries(read).flatMap(([path, text]) => importsOf(text).flatMap((address) => resolveAddress(path, address) ?? []))),
-    ].filter((path) => !(path in sheets));
+    ].filter((path) => !Object.hasOwn(sheets, path));
   }
   return sheets;
 }

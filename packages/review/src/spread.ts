@@ -1,3 +1,4 @@
+import { greatest } from '@inkwell/core';
 import { collectionBySlug, commonTraits, differingPages, snapshot, type CommonTrait, type DifferingPage } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { done, notFound, type Result } from './problems.ts';
@@ -61,4 +62,4 @@ function byType(traits: readonly CommonTrait[]): SpreadType[] {
   return [...types.values()].sort((a, b) => largest(b) - largest(a));
 }
 
-const largest = ({ traits }: SpreadType) => Math.max(...traits.map((trait) => trait.of));
+const largest = ({ traits }: SpreadType) => greatest(traits.map((trait) => trait.of));

@@ -1,4 +1,6 @@
 import {
+  append,
+  greatest,
   compareAudits,
   mapOffset,
   placeUnder,
@@ -170,10 +172,13 @@ class Sightings {
       if (this.goesOn(old, finding)) {
         // The text beside equal findings is part of their names, and of nothing else.
         if (old.fingerprint !== finding.fingerprint)
-          this.result.renamed.push(...old.occurrenceIds.map((id) => ({ id, fingerprint: finding.fingerprint })));
+          append(
+            this.result.renamed,
+            old.occurrenceIds.map((id) => ({ id, fingerprint: finding.fingerprint })),
+          );
         return;
       }
-      this.result.ended.push(...old.occurrenceIds);
+      append(this.result.ended, old.occurrenceIds);
     }
     const numbers = this.numbersFor(old, finding);
     const settled = old.standing === 'excepted' || old.standing === 'ruled out';
@@ -182,7 +187,7 @@ class Sightings {
   }
 
   end(gone: readonly StoredFinding[]): void {
-    for (const finding of gone) this.result.ended.push(...finding.occurrenceIds);
+    for (const finding of gone) append(this.result.ended, finding.occurrenceIds);
   }
 
   /** Whether the rows of a finding say of it what the new audit says, once its places are moved. */
@@ -211,7 +216,7 @@ class Sightings {
   /** A place that was there keeps its number; others take the next ones. */
   private numbersFor(old: StoredFinding, finding: Finding): number[] {
     const numbers = new Map(placesOf(old).map((place, i) => [placeUnder(this.moves, place.start) ?? `was ${i}`, old.placeNumbers[i]!]));
-    let next = Math.max(...old.placeNumbers) + 1;
+    let next = greatest(old.placeNumbers) + 1;
     const taken = placesOf(finding).map((place) => numbers.get(place.start));
     // One place that an edit replaced is the same place still.
     if (taken.length === 1 && old.placeNumbers.length === 1) return [old.placeNumbers[0]!];

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import { claimJob, extendLeases, failJob, finishJob, reclaimLapsed, type Connection, type Job } from './queue.ts';
 
 /** Does one job. It may run twice, when a worker dies between doing and saying so: the second time must find it done. */
@@ -51,7 +52,7 @@ async function oneAfterAnother(
       continue;
     }
     try {
-      const handler = handlers[job.kind];
+      const handler = lookup(handlers, job.kind);
       if (!handler) throw new Error(`No handler is known for "${job.kind}".`);
       await handler(job);
       await finishJob(db, job, worker);

@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import type { DeliveryLine, HookLine, Problem } from '@inkwell/review';
 import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
@@ -91,7 +92,7 @@ function Hooks({ hooks, onEnd }: { hooks: readonly HookLine[]; onEnd(id: number)
                 {url}
                 <Small>{`made by ${by}`}</Small>
               </th>
-              <td>{events.map((one) => EVENT_WORDS[one] ?? one).join(', ')}</td>
+              <td>{events.map((one) => lookup(EVENT_WORDS, one) ?? one).join(', ')}</td>
               <td>
                 <Link href={`/webhooks?of=${id}`}>{`What was sent to no. ${id}`}</Link>
                 <Small>
@@ -134,7 +135,7 @@ function Sent({ of, sent, onAgain }: { of: number; sent: NonNullable<WebhooksPro
             {sent.lines.map((line) => (
               <tr key={line.id}>
                 <th scope="row">
-                  {`${EVENT_WORDS[line.type] ?? line.type}${line.page ? `: ${line.page}` : ''}`}
+                  {`${lookup(EVENT_WORDS, line.type) ?? line.type}${line.page ? `: ${line.page}` : ''}`}
                   <Small>
                     <When at={line.madeAt} />
                   </Small>

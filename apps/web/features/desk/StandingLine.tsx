@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import type { Desk } from '@inkwell/review';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Link } from '@/ui/Link';
@@ -174,6 +175,6 @@ function standingWords({ desk }: DeskState): string {
   const left = Object.values(tally).some((many) => many > 0) ? `; ${open}` : '';
   if (isSigned(release) && signOff) return `revision ${signOff.revision} by ${signOff.by}${left}`;
   if (signOff?.lapsed)
-    return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed ${BECAUSE[signOff.lapsed.because] ?? ''}`.trimEnd();
+    return `${open}; ${signOff.by}’s sign-off of revision ${signOff.revision} lapsed ${lookup(BECAUSE, signOff.lapsed.because) ?? ''}`.trimEnd();
   return open;
 }

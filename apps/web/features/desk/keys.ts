@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { DeskActions, DeskState } from './useDesk';
 import type { Permissions } from './StandingLine';
 import { isToJudge } from './note/filter';
@@ -47,7 +48,7 @@ export function keysElsewhere(shortcuts: readonly Shortcut[], can: Permissions):
     g: can.signOff,
   };
   return Object.entries(OF_NOTES)
-    .filter(([key]) => allowed[key] && !shortcuts.some((one) => one.key === key))
+    .filter(([key]) => lookup(allowed, key) && !shortcuts.some((one) => one.key === key))
     .map(([key, does]) => ({ key, does, run: () => undefined }));
 }
 

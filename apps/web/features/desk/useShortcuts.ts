@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import type { KeySettings } from '@inkwell/store';
 import { useEffect, useMemo } from 'react';
 
@@ -17,7 +18,7 @@ export interface KeyedShortcut extends Shortcut {
 
 /** Shortcuts under the keys that a person gave them. */
 export function withOwnKeys(shortcuts: readonly Shortcut[], { assigned }: KeySettings): KeyedShortcut[] {
-  return shortcuts.map((shortcut) => ({ ...shortcut, usual: shortcut.key, key: assigned[shortcut.key] ?? shortcut.key }));
+  return shortcuts.map((shortcut) => ({ ...shortcut, usual: shortcut.key, key: lookup(assigned, shortcut.key) ?? shortcut.key }));
 }
 
 /** Why a key cannot be given to a shortcut; null when it can. `others`: usual keys of what the note in hand does not offer, others do. */
@@ -31,7 +32,9 @@ export function whyNotKey(
   if ([...key].length !== 1 || /\s/.test(key)) return 'Choose a letter, a digit or a sign; other keys have work of their own.';
   const taken = shortcuts.find((one) => one.key === key && one.usual !== usual);
   if (taken) return `“${key}” is taken: ${taken.does}. Give that one another key first.`;
-  const elsewhere = [...new Set([...others, ...Object.keys(assigned)])].some((one) => one !== usual && (assigned[one] ?? one) === key);
+  const elsewhere = [...new Set([...others, ...Object.keys(assigned)])].some(
+    (one) => one !== usual && (lookup(assigned, one) ?? one) === key,
+  );
   return elsewhere ? `“${key}” is taken on other notes. Choose another.` : null;
 }
 

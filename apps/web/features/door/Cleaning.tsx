@@ -1,5 +1,5 @@
 'use client';
-import type { DoorAnswers, DoorQuestion } from '@inkwell/core';
+import { lookup, type DoorAnswers, type DoorQuestion } from '@inkwell/core';
 import type { CleanedView } from '@inkwell/review';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -39,21 +39,23 @@ export function useAnswers(questions: readonly DoorQuestion[], kept: DoorAnswers
   const first = () =>
     Object.fromEntries(
       questions.flatMap(({ key, proposed }) => {
-        const known = kept[key] ?? proposed;
+        const known = lookup(kept, key) ?? proposed;
         return known ? [[key, known]] : [];
       }),
     );
   const [answers, setAnswers] = useState<DoorAnswers>(first);
   const asked = questions.map(({ key }) => key).join(' ');
   useEffect(() => {
-    setAnswers((now) => (questions.every(({ key, proposed }) => key in now || proposed === null) ? now : { ...first(), ...now }));
+    setAnswers((now) =>
+      questions.every(({ key, proposed }) => Object.hasOwn(now, key) || proposed === null) ? now : { ...first(), ...now },
+    );
     // Questions are the same as long as their keys are.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked]);
   return {
     answers,
     answer: (key: string, value: string) => setAnswers((now) => ({ ...now, [key]: value })),
-    missing: questions.filter(({ key }) => !answers[key]).length,
+    missing: questions.filter(({ key }) => !lookup(answers, key)).length,
   };
 }
 
@@ -73,9 +75,9 @@ export function Questions({ questions, answers, onAnswer }: QuestionsProps) {
           <span>{sentence}</span>
           <Pick
             label="It is"
-            value={answers[key] ?? ''}
+            value={lookup(answers, key) ?? ''}
             onChange={(value) => onAnswer(key, value)}
-            options={[...(answers[key] ? [] : [{ value: '', label: 'choose…' }]), ...options]}
+            options={[...(lookup(answers, key) ? [] : [{ value: '', label: 'choose…' }]), ...options]}
           />
         </li>
       ))}

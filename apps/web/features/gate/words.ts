@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { GateGroup, GateRow, GateShown, Look } from '@inkwell/review';
 
 /** In the order in which a page goes through them. */
@@ -39,7 +40,7 @@ const BECAUSE: Readonly<Record<string, string>> = {
   file: 'a file it shows is another one now',
 };
 
-export const lapsedBecause = (because: string) => BECAUSE[because] ?? because;
+export const lapsedBecause = (because: string) => lookup(BECAUSE, because) ?? because;
 
 /** Who can lift what holds a page, where nobody has it yet. */
 export function lifts({ asks, people }: GateRow['holders'][number]): string {

@@ -1,5 +1,5 @@
 'use client';
-import { USUAL_THRESHOLDS, type Profile, type Settings, type Weight } from '@inkwell/core';
+import { lookup, USUAL_THRESHOLDS, type Profile, type Settings, type Weight } from '@inkwell/core';
 import styled from 'styled-components';
 import { Pick, Tick } from '@/ui/Field';
 import { Row } from '@/ui/Panel';
@@ -47,7 +47,7 @@ interface FieldsProps {
 /** What is asked, what holds publication, the limits, and who may let what stand. */
 export function BarFields({ standard, type, disabled }: FieldsProps) {
   const { selection } = standard.draft;
-  const own: Partial<Settings> = type === '' ? selection : (selection.contentTypes?.[type] ?? {});
+  const own: Partial<Settings> = type === '' ? selection : (lookup(selection.contentTypes, type) ?? {});
   const holds = own.holds ?? selection.holds;
   return (
     <section aria-labelledby="bar-heading">

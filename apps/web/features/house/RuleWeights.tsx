@@ -1,6 +1,6 @@
 'use client';
 
-import { familyOf, RULES, type Settings, type Weight } from '@inkwell/core';
+import { lookup, familyOf, RULES, type Settings, type Weight } from '@inkwell/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { SearchBox, Tick } from '@/ui/Field';
@@ -51,14 +51,14 @@ export function RuleWeights({ standard, type, disabled }: WeightsProps) {
   const [words, setWords] = useState('');
   const found = (title: string) => title.toLowerCase().includes(words.trim().toLowerCase());
   const { selection } = standard.draft;
-  const own: Partial<Settings> = type === '' ? selection : (selection.contentTypes?.[type] ?? {});
+  const own: Partial<Settings> = type === '' ? selection : (lookup(selection.contentTypes, type) ?? {});
   return (
     <section aria-labelledby="weights-heading">
       <h2 id="weights-heading">Rules</h2>
       <SearchBox label="Find a rule" value={words} onChange={setWords} />
       {FAMILIES.map((family) => {
         const rules = RULES.filter((rule) => familyOf(rule) === family && found(rule.title));
-        const set = rules.filter(({ id }) => own.weights?.[id] !== undefined).length;
+        const set = rules.filter(({ id }) => lookup(own.weights, id) !== undefined).length;
         if (rules.length === 0) return null;
         return (
           <Folded key={family} open={words.trim() !== '' ? true : undefined}>
@@ -72,7 +72,7 @@ export function RuleWeights({ standard, type, disabled }: WeightsProps) {
                   <select
                     aria-label={`Weight of “${rule.title}”`}
                     disabled={disabled}
-                    value={own.weights?.[rule.id] ?? ''}
+                    value={lookup(own.weights, rule.id) ?? ''}
                     onChange={({ target }) => {
                       const others = Object.entries(own.weights ?? {}).filter(([id]) => id !== rule.id);
                       const weight = target.value as Weight | 'off' | '';

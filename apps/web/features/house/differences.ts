@@ -1,4 +1,4 @@
-import { RULES, type Profile, type Vocabulary } from '@inkwell/core';
+import { lookup, RULES, type Profile, type Vocabulary } from '@inkwell/core';
 
 export interface Standard {
   selection: Profile;
@@ -22,7 +22,7 @@ function said({ selection, vocabulary }: Standard): Map<string, string> {
     if (Array.isArray(value)) told.set(about, [...(value as string[])].map((one) => TITLES.get(one) ?? one).join(', '));
     else if (typeof value === 'object')
       for (const [name, one] of Object.entries(value))
-        tell([about, TITLES.get(name) ?? WORDS[name] ?? name].filter(Boolean).join(', '), one);
+        tell([about, TITLES.get(name) ?? lookup(WORDS, name) ?? name].filter(Boolean).join(', '), one);
     else told.set(about, String(value));
   };
   tell('', { ...selection, name: undefined });

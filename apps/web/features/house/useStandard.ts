@@ -1,5 +1,5 @@
 'use client';
-import type { Profile, Settings, Vocabulary } from '@inkwell/core';
+import { lookup, type Profile, type Settings, type Vocabulary } from '@inkwell/core';
 import type { EffectShown, HouseShown, Problem, StandardSet } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -35,7 +35,7 @@ export function useStandard({ profile, maySet }: HouseShown) {
     setDraft((now) => {
       const { selection } = now;
       if (type === '') return { ...now, selection: { ...selection, ...part } };
-      const own = { ...selection.contentTypes?.[type], ...part };
+      const own = { ...lookup(selection.contentTypes, type), ...part };
       return { ...now, selection: { ...selection, contentTypes: { ...selection.contentTypes, [type]: own } } };
     });
   }, []);

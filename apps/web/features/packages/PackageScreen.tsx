@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import type { Became, PackageView, Problem } from '@inkwell/review';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -152,7 +153,7 @@ function AcceptForm({ view, onAccepted, onProblem, onDismiss }: AcceptProps) {
             <Pick
               key={type}
               label={`${counted(many, 'page')} taken for`}
-              value={types[type] ?? type}
+              value={lookup(types, type) ?? type}
               onChange={(chosen) => setTypes({ ...types, [type]: chosen })}
               options={[...new Set([type, ...CONTENT_TYPES])].map((value) => ({ value, label: value }))}
             />

@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import type { Problem } from '@inkwell/review';
 import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
@@ -144,7 +145,7 @@ export function SendScreen({ waiting, newerOf, hosts }: SendScreenProps) {
           <Waiting>
             {waiting.map(({ id, name, state, title }) => (
               <li key={id}>
-                <Link href={`/bring-in/${id}`}>{title || name}</Link> {STATES[state]}
+                <Link href={`/bring-in/${id}`}>{title || name}</Link> {lookup(STATES, state)}
               </li>
             ))}
           </Waiting>

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { PeopleShown } from '@inkwell/review';
 
 /** People as they come over the wire. */
@@ -51,7 +52,7 @@ export function aboutWords(about: Record<string, unknown>): string {
   return Object.entries(about)
     .flatMap(([name, value]) => {
       if (name === 'collection' && value === null) return ['in all collections'];
-      return value === null || typeof value === 'object' ? [] : [`${ABOUT[name] ?? name} ${String(value)}`];
+      return value === null || typeof value === 'object' ? [] : [`${lookup(ABOUT, name) ?? name} ${String(value)}`];
     })
     .join(', ');
 }

@@ -1,5 +1,5 @@
 'use client';
-import type { RegisterName } from '@inkwell/core';
+import { lookup, type RegisterName } from '@inkwell/core';
 import type { RegisterOrder, ThingLine } from '@inkwell/review';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
@@ -65,7 +65,7 @@ const traits = (names: readonly string[], most = 3): Column => ({
   head: 'At a glance',
   width: 'minmax(8rem, 1.1fr)',
   cell: (line) => {
-    const told = line.traits.filter((trait) => names.includes(trait)).map((trait) => TRAIT_WORDS[trait]!);
+    const told = line.traits.filter((trait) => names.includes(trait)).map((trait) => lookup(TRAIT_WORDS, trait)!);
     return <Words title={told.join(', ')}>{told.length > 0 ? told.slice(0, most).join(', ') : <None>nothing to tell</None>}</Words>;
   },
 });

@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import type { Problem, Repeated, RepeatedSlip, StrokeView } from '@inkwell/review';
 import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
@@ -123,7 +124,7 @@ function Slips({ collection, slips }: { collection: Repeated['collection']; slip
                 </Weight>
               </td>
               <td className="number">{slip.pages.toLocaleString('en')}</td>
-              <td>{PARTS[slip.part] ?? PARTS.content}</td>
+              <td>{lookup(PARTS, slip.part) ?? PARTS.content}</td>
               <td>{slip.answers === 'theme' ? 'the theme' : 'the author'}</td>
             </tr>
           ))}

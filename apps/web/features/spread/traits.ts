@@ -1,4 +1,4 @@
-import type { Trait } from '@inkwell/core';
+import { lookup, type Trait } from '@inkwell/core';
 
 /** In the order in which a page is looked at. */
 export const TRAITS: readonly Trait[] = [
@@ -33,7 +33,7 @@ export function traitWords(trait: Trait, value: string, many: boolean): string {
     case 'lastSection':
       return value === '' ? does('ends without a section', 'end without a section') : `last section: “${value}”`;
     case 'captions':
-      return `${does('captions', 'caption')} ${CAPTIONS[value] ?? value}`;
+      return `${does('captions', 'caption')} ${lookup(CAPTIONS, value) ?? value}`;
   }
 }
 

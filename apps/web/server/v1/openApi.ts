@@ -1,3 +1,4 @@
+import { listsBy } from '@inkwell/core';
 import type { Call } from './call';
 import { CALLS } from './calls';
 import { KINDS } from './problems';
@@ -8,8 +9,8 @@ const content = (schema: object, type = 'application/json') => ({ content: { [ty
 
 /** The description of all that may be asked (OpenAPI 3.1), made from the schemas that requests are checked with. */
 export function openApi(): object {
-  const paths: Record<string, Record<string, object>> = {};
-  for (const call of CALLS) (paths[`/api/v1${call.path}`] ??= {})[call.method.toLowerCase()] = operation(call);
+  const calls = listsBy(CALLS.map((call) => [`/api/v1${call.path}`, [call.method.toLowerCase(), operation(call)] as const]));
+  const paths = Object.fromEntries(Object.entries(calls).map(([path, methods]) => [path, Object.fromEntries(methods)]));
   return {
     openapi: '3.1.0',
     info: {

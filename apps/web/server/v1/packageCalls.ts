@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import 'server-only';
 import { createWriteStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
@@ -85,7 +86,7 @@ async function received(request: Request, file: string): Promise<string> {
   try {
     if (type === 'multipart/form-data') return await fromForm(request, file);
     await bodyToFile(request, file);
-    return nameIn(request) ?? ENDINGS[type] ?? 'package.zip';
+    return nameIn(request) ?? lookup(ENDINGS, type) ?? 'package.zip';
   } catch (error) {
     if (error instanceof TooLarge) throw new Trouble('too-large', { detail: `It holds more than ${LARGEST_PACKAGE / 1_000_000_000} GB.` });
     throw error;

@@ -52,6 +52,14 @@ export interface Audit {
   engine: string;
   /** In document order. */
   findings: readonly Finding[];
+  /** Rules that failed on this page: what they would have found is not known. */
+  troubles: readonly RuleTrouble[];
+}
+
+/** A rule that met a page it was not made for. */
+export interface RuleTrouble {
+  rule: string;
+  problem: string;
 }
 
 /**

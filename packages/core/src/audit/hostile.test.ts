@@ -78,9 +78,10 @@ test(`${MANY} mangled pages: never a throw, never over the time bound, places al
   for (let i = 0; i < MANY; i++) {
     const html = mangled(sources[i % sources.length]!, next);
     const from = performance.now();
-    const { findings } = auditPage(parsePage(html));
+    const { findings, troubles } = auditPage(parsePage(html));
     const took = performance.now() - from;
     if (took > LONGEST) throw new Error(`${Math.round(took)} ms for ${JSON.stringify(html.slice(0, 300))}`);
+    for (const { rule, problem } of troubles) throw new Error(`${rule} failed (${problem}) on ${JSON.stringify(html.slice(0, 300))}`);
     for (const { at, rule } of findings)
       if (!(at.start >= 0 && at.start <= at.end && at.end <= html.length))
         throw new Error(`${rule} at ${at.start}–${at.end} of ${html.length}`);

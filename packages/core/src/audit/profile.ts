@@ -3,6 +3,7 @@ import { USUAL_THRESHOLDS, type Rule, type Thresholds, type Weight } from '../ru
 import { bare } from '../standards/phrases/index.ts';
 import type { Finding } from './findings.ts';
 import { ruleOf } from './prose.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** What a house may set for all its pages, or for one content type. */
 export interface Settings {
@@ -53,7 +54,7 @@ export const DEFAULT_PROFILE: Profile = PROFILES['wcag22-aa']!;
 
 /** The settings for pages of one content type. */
 export function settingsFor(profile: Profile, contentType?: string): Settings {
-  const own = contentType === undefined ? undefined : profile.contentTypes?.[contentType];
+  const own = contentType === undefined ? undefined : lookup(profile.contentTypes, contentType);
   if (!own) return profile;
   return {
     holds: own.holds ?? profile.holds,
@@ -81,7 +82,7 @@ export function selectFindings<T extends Selectable>(findings: readonly T[], pro
 
 function weigh<T extends Selectable>(finding: T, profile: Profile, settings: Settings): T | null {
   const rule = ruleOf(finding.rule);
-  const own = settings.weights?.[finding.rule];
+  const own = lookup(settings.weights, finding.rule);
   if (
     !rule ||
     own === 'off' ||
@@ -128,7 +129,7 @@ function firstLevel(rule: Rule): Level {
 function underLimit(rule: Rule, finding: Selectable, settings: Settings): boolean {
   if (!rule.threshold) return false;
   const { measure, limit } = rule.threshold;
-  return Number(finding.values[measure] ?? Infinity) <= (settings.thresholds?.[limit] ?? USUAL_THRESHOLDS[limit]);
+  return Number(lookup(finding.values, measure) ?? Infinity) <= (settings.thresholds?.[limit] ?? USUAL_THRESHOLDS[limit]);
 }
 
 function isPlain(finding: Selectable, settings: Settings): boolean {

@@ -2,6 +2,7 @@ import { RULES } from '../rules/registry.ts';
 import { successorOf } from '../rules/retired.ts';
 import type { Rule } from '../rules/types.ts';
 import type { Finding } from './findings.ts';
+import { lookup } from '../source/lookup.ts';
 
 const byId = new Map(RULES.map((rule) => [rule.id as string, rule]));
 /** Longest value shown inside a sentence. */
@@ -15,8 +16,8 @@ export function ruleOf(id: string): Rule | undefined {
 /** The finding as one plain sentence. A message of an older engine that is no longer known falls back to the rule's title. */
 export function sentenceOf(finding: Pick<Finding, 'rule' | 'message' | 'values'>): string {
   const rule = ruleOf(finding.rule);
-  const template = rule?.messages[finding.message] ?? rule?.title ?? finding.rule;
-  return template.replace(/\{(\w+)\}/g, (_all, name: string) => shortened(String(finding.values[name] ?? '')));
+  const template = lookup(rule?.messages, finding.message) ?? rule?.title ?? finding.rule;
+  return template.replace(/\{(\w+)\}/g, (_all, name: string) => shortened(String(lookup(finding.values, name) ?? '')));
 }
 
 function shortened(value: string): string {

@@ -41,11 +41,12 @@ function listenersOf(rules: readonly Rule[]): { byTag: Map<string, Visit[]>; byR
   return { byTag, byRole };
 }
 
-/** Runs every rule on a page in one walk. The same page gives the same audit, byte for byte. */
+/** Runs every rule on a page in one walk. The same page gives the same audit, byte for byte. A rule that throws is told in `troubles`. */
 export function auditPage(page: Page): Audit {
   const reports: { rule: Rule; report: Report }[] = [];
   let rule: Rule;
   const tell = (report: Report) => void reports.push({ rule, report });
+  const troubles = new Map<string, string>();
   const whole = page.scope === 'document';
   for (const element of page.elements) {
     const listening = visitsFor(element);
@@ -53,15 +54,25 @@ export function auditPage(page: Page): Audit {
     for (const visit of listening) {
       if (!whole && !visit.anywhere) continue;
       rule = visit.rule;
-      visit.run(page, element, tell);
+      guarded(rule, troubles, () => visit.run(page, element, tell));
     }
   }
   for (const end of ENDS) {
     if (!whole && !end.anywhere) continue;
     rule = end.rule;
-    end.run(page, tell);
+    guarded(rule, troubles, () => end.run(page, tell));
   }
-  return { engine: ENGINE_VERSION, findings: findingsFrom(page, together(reports)) };
+  const failed = [...troubles].map(([id, problem]) => ({ rule: id, problem }));
+  return { engine: ENGINE_VERSION, findings: findingsFrom(page, together(reports)), troubles: failed };
+}
+
+/** A rule that throws is a trouble of the page: all others still speak. */
+function guarded(rule: Rule, troubles: Map<string, string>, run: () => void): void {
+  try {
+    run();
+  } catch (error) {
+    troubles.set(rule.id, error instanceof Error ? error.message : String(error));
+  }
 }
 
 const NONE: Visit[] = [];

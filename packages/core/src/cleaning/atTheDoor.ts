@@ -11,6 +11,7 @@ import { contrastFailures } from '../semantics/contrastFailures.ts';
 import { sentenceOf } from '../audit/prose.ts';
 import { styleOf } from '../style/cascade.ts';
 import { hexOf } from '../style/colour.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** What is asked of a page before anything is stripped from it: once the looks are gone, nobody could tell any more. */
 export interface DoorQuestion {
@@ -65,7 +66,7 @@ interface Asked extends DoorQuestion {
 
 function askedOf(page: Page): Asked[] {
   return auditPage(page).findings.flatMap((finding) => {
-    const asked = ABOUT[finding.rule];
+    const asked = lookup(ABOUT, finding.rule);
     if (!asked) return [];
     const proposed = finding.outcome === 'failed' ? asked.proposed(page, finding) : null;
     return [{ key: finding.fingerprint, about: asked.about, sentence: sentenceOf(finding), options: asked.options, proposed, finding }];
@@ -87,7 +88,7 @@ const AFTERWARDS = ['text/pasted-markup', 'text/spacer-blocks', 'text/br-paragra
  */
 export function cleanAtTheDoor(page: Page, answers: DoorAnswers): Cleaned {
   const questions = askedOf(page);
-  if (questions.some(({ key, options }) => !options.some(({ value }) => value === answers[key])))
+  if (questions.some(({ key, options }) => !options.some(({ value }) => value === lookup(answers, key))))
     return { ok: false, reason: 'Something is still to be answered first.' };
   const shaped = withStructure(page, questions, answers);
   if (usesSigns(shaped.body)) return { ok: false, reason: 'Letters are shown as signs here; without their face they would be letters.' };
@@ -105,7 +106,7 @@ function withStructure(page: Page, questions: readonly Asked[], answers: DoorAns
   let here = page;
   let findings = auditPage(page).findings;
   for (const { key, about } of questions) {
-    const answer = answers[key]!;
+    const answer = lookup(answers, key)!;
     if (about === 'colour' || answer === 'text') continue;
     const finding = findings.find(({ fingerprint }) => fingerprint === key);
     if (!finding) continue;
@@ -119,11 +120,11 @@ function withStructure(page: Page, questions: readonly Asked[], answers: DoorAns
 }
 
 const keepsColour = (questions: readonly Asked[], answers: DoorAnswers) =>
-  questions.some(({ key, about }) => about === 'colour' && answers[key] === 'stays');
+  questions.some(({ key, about }) => about === 'colour' && lookup(answers, key) === 'stays');
 
 /** Elements whose colour says something: all of that colour. Words that speak of a colour do not say which: then every colour stays. */
 function keptFor(page: Page, questions: readonly Asked[], answers: DoorAnswers): (element: ElementNode) => boolean {
-  const staying = questions.filter(({ key, about }) => about === 'colour' && answers[key] === 'stays');
+  const staying = questions.filter(({ key, about }) => about === 'colour' && lookup(answers, key) === 'stays');
   if (staying.length === 0) return () => false;
   if (staying.some(({ finding }) => finding.message === 'words')) return losesColour;
   const values = new Set(staying.map(({ finding }) => finding.values.value));

@@ -1,6 +1,7 @@
 import { Parser, Token, html as names, type ParserOptions, type TreeAdapter, type TreeAdapterTypeMap } from 'parse5';
 import { RunTokenizer } from './runs.ts';
 import type { Attribute, CommentNode, ElementNode, ParentNode, Range, RootNode, TextNode, TreeNode } from './tree.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Browsers stop nesting at this depth and place what is deeper beside it; so do we, which keeps parsing linear. */
 export const DEEPEST_NESTING = 512;
@@ -126,7 +127,7 @@ function placeStart(element: ElementNode, location: Token.LocationWithAttributes
   const places = location.attrs;
   if (!places) return;
   for (const attribute of element.attributes) {
-    const place = places[attribute.name];
+    const place = lookup(places, attribute.name);
     if (place) attribute.range = rangeOf(place);
   }
 }

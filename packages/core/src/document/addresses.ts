@@ -1,4 +1,5 @@
 import type { Surroundings, Vocabulary } from './page.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** What a page's collection holds, as plain data that can be sent to a worker. */
 export interface Neighbours {
@@ -55,21 +56,21 @@ export function surroundingsFrom(page: { address: string; scope: string; title: 
   return {
     ...(page.scope === 'fragment' ? { shownTitle: page.title } : {}),
     ...(vocabulary ? { vocabulary, ...(vocabulary.colours?.length ? { houseColours: vocabulary.colours } : {}) } : {}),
-    titleOf: (address) => titles[resolveAddress(page.address, address) ?? ''],
+    titleOf: (address) => lookup(titles, resolveAddress(page.address, address) ?? ''),
     sheetAt(address, from) {
       const path = resolveAddress(from || page.address, address);
-      return path !== null && path in sheets ? { text: sheets[path]!, address: path } : undefined;
+      return path !== null && Object.hasOwn(sheets, path) ? { text: lookup(sheets, path)!, address: path } : undefined;
     },
-    pagesTitled: (title) => Object.keys(titles).filter((path) => path !== page.address && titles[path] === title),
+    pagesTitled: (title) => Object.keys(titles).filter((path) => path !== page.address && lookup(titles, path) === title),
     anchorsIn(address) {
       const path = resolveAddress(page.address, address);
-      const found = path === null ? undefined : (anchors?.[path] ?? anchors?.[`${path}index.html`]);
+      const found = path === null ? undefined : (lookup(anchors, path) ?? lookup(anchors, `${path}index.html`));
       return found && new Set(found);
     },
-    isLedTo: (anchor) => ledTo?.[page.address]?.includes(anchor) ?? false,
+    isLedTo: (anchor) => lookup(ledTo, page.address)?.includes(anchor) ?? false,
     alternativesOf(address) {
       const path = resolveAddress(page.address, address);
-      return (path === null ? [] : (alternatives?.[path] ?? [])).filter((one) => one.page !== page.address).map((one) => one.alt);
+      return (path === null ? [] : (lookup(alternatives, path) ?? [])).filter((one) => one.page !== page.address).map((one) => one.alt);
     },
     leadsSomewhere(address) {
       const path = resolveAddress(page.address, address);

@@ -2,6 +2,7 @@ import { SaxesParser, type SaxesTagNS } from 'saxes';
 import { decodeHTMLStrict } from 'entities/decode';
 import { DEEPEST_NESTING } from './adapter.ts';
 import type { Attribute, ElementNode, ParentNode, RootNode, TreeNode } from './tree.ts';
+import { lookup } from '../source/lookup.ts';
 
 const XHTML = 'http://www.w3.org/1999/xhtml';
 const SPACES: Readonly<Record<string, ElementNode['space']>> = {
@@ -116,7 +117,7 @@ class Reader {
     const element: ElementNode = {
       kind: 'element',
       tag: tag.local,
-      space: SPACES[tag.uri] ?? 'html',
+      space: lookup(SPACES, tag.uri) ?? 'html',
       attributes: attributesOf(tag, this.source, start, this.last),
       parent: null,
       children: [],
@@ -181,7 +182,7 @@ const entities = new Map<string, string | undefined>();
 function namedEntities(own: Record<string, string>): Record<string, string> {
   return new Proxy(own, {
     get(known, name) {
-      if (typeof name !== 'string' || name in known) return known[name as string];
+      if (typeof name !== 'string' || Object.hasOwn(known, name)) return lookup(known, name as string);
       if (!entities.has(name)) entities.set(name, decoded(name));
       return entities.get(name);
     },

@@ -5,6 +5,7 @@ import { images } from '../semantics/imageContext.ts';
 import { anchorOf, anchors } from '../semantics/links.ts';
 import { addressOf, writtenAlternative } from '../semantics/images.ts';
 import { titleText } from '../semantics/title.ts';
+import { listsBy } from '../source/lookup.ts';
 
 /** What other pages of a collection need to know of a page. */
 export interface Digest {
@@ -47,16 +48,13 @@ export function neighboursFrom(
   sheets: Readonly<Record<string, string>>,
   more: Digest['links'] = [],
 ): Neighbours {
-  const ledTo: Record<string, string[]> = {};
-  for (const { path, anchor } of [...digests.flatMap((digest) => digest.links), ...more])
-    if (anchor !== '') (ledTo[path] ??= []).push(anchor);
-  const alternatives: Record<string, { page: string; alt: string }[]> = {};
-  for (const { address, images } of digests) for (const { path, alt } of images) (alternatives[path] ??= []).push({ page: address, alt });
+  const links = [...digests.flatMap((digest) => digest.links), ...more].filter(({ anchor }) => anchor !== '');
+  const shown = digests.flatMap(({ address, images }) => images.map(({ path, alt }) => [path, { page: address, alt }] as const));
   return {
     titles: Object.fromEntries(digests.map((digest) => [digest.address, digest.title])),
     anchors: Object.fromEntries(digests.map((digest) => [digest.address, digest.anchors])),
-    ledTo,
-    alternatives,
+    ledTo: listsBy(links.map(({ path, anchor }) => [path, anchor])),
+    alternatives: listsBy(shown),
     files,
     sheets,
   };

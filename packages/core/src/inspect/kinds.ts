@@ -9,6 +9,7 @@ import { links } from '../semantics/links.ts';
 import { nameOf } from '../semantics/names.ts';
 import { outline } from '../semantics/outline.ts';
 import { roleOf } from '../semantics/roles.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** One thing in a list of its kind, out of its surroundings, as a screen reader's user browses a page. */
 export interface KindRow {
@@ -59,10 +60,12 @@ export function inspectKinds(page: Page): Kinds {
   return {
     headings: outline(page).map(({ element, name, level }) => row(element, name, `level ${level}`)),
     links: links(page).map(({ element, name, href }) => row(element, name, href)),
-    landmarks: landmarks(page).map(({ element, role, name }) => row(element, name, ROLE_WORDS[role] ?? role)),
+    landmarks: landmarks(page).map(({ element, role, name }) => row(element, name, lookup(ROLE_WORDS, role) ?? role)),
     images: images(page)
       .filter((image) => roleOf(image) !== 'presentation' && !(valueOf(image, 'alt') !== null && tidy(valueOf(image, 'alt')!) === ''))
       .map((image) => row(image, nameOf(page, image).name, 'image')),
-    fields: fields(page).map((field) => row(field, nameOf(page, field).name, ROLE_WORDS[exposedRole(page, field) ?? ''] ?? 'field')),
+    fields: fields(page).map((field) =>
+      row(field, nameOf(page, field).name, lookup(ROLE_WORDS, exposedRole(page, field) ?? '') ?? 'field'),
+    ),
   };
 }

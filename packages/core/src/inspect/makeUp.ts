@@ -4,6 +4,7 @@ import { figureOf, images } from '../semantics/imageContext.ts';
 import { FURNITURE, IN, isInside } from '../semantics/inside.ts';
 import { outline, type Heading } from '../semantics/outline.ts';
 import { passages } from '../semantics/passages.ts';
+import { least } from '../source/lists.ts';
 
 /** How a page is made up, in the traits by which pages of one sort are alike or differ. Each value is a short word, compared as it is. */
 export interface MakeUp {
@@ -54,7 +55,7 @@ export function makeUpOf(page: Page): MakeUp {
 /** Headings of sections: those below the page's own title, of the highest level that is left. */
 function sectionsOf(headings: readonly Heading[]): Heading[] {
   const below = headings.filter(({ level }) => level > 1);
-  const highest = Math.min(...below.map(({ level }) => level));
+  const highest = least(below.map(({ level }) => level));
   return below.filter(({ level }) => level === highest);
 }
 

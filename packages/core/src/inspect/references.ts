@@ -5,6 +5,7 @@ import { images } from '../semantics/imageContext.ts';
 import { anchorOf, anchors } from '../semantics/links.ts';
 import { addressOf, writtenAlternative } from '../semantics/images.ts';
 import { readSheet } from '../style/sheets.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Something a page refers to, or that others may refer to on it. */
 export interface Reference {
@@ -44,7 +45,7 @@ export function referencesOf(page: Page, address: string): Reference[] {
   const resolved = (written: string) => resolveAddress(address, written) ?? written.split('#')[0]!;
   for (const element of page.elements) {
     if (element.tag === 'link' && isSheet(element)) add('sheet', resolved(tidy(valueOf(element, 'href') ?? '')));
-    const played = MEDIA[element.tag];
+    const played = lookup(MEDIA, element.tag);
     if (played) {
       const written = tidy(valueOf(element, played) ?? '');
       if (!/^(?:javascript|data|about):/i.test(written)) add('media', resolved(written));

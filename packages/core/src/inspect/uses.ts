@@ -9,6 +9,8 @@ import { figureOf } from '../semantics/imageContext.ts';
 import { candidatesIn, showsImage } from '../semantics/images.ts';
 import { anchorOf, anchors, links } from '../semantics/links.ts';
 import { roleOf } from '../semantics/roles.ts';
+import { lookup } from '../source/lookup.ts';
+import { append } from '../source/lists.ts';
 
 export type ImageUseKind = 'img' | 'srcset' | 'background' | 'input' | 'object' | 'svg' | 'poster' | 'icon';
 
@@ -39,7 +41,10 @@ export function imagesShown(page: Page, address: string): ImageShown[] {
   for (const element of page.elements) {
     const named: (readonly [ImageUseKind, string, string?])[] = addressesOf(element);
     if (element.tag === 'style')
-      named.push(...backgroundsIn(rawText(element)).map(({ selector, url }) => ['background', url, selector] as const));
+      append(
+        named,
+        backgroundsIn(rawText(element)).map(({ selector, url }) => ['background', url, selector] as const),
+      );
     const seen = new Set<string>();
     for (const [kind, written, selector = null] of named) {
       const file = fileAt(written, address);
@@ -95,7 +100,10 @@ const BY_TAG: Readonly<Record<string, (element: ElementNode, value: (name: strin
 /** Addresses of images an element names, each with how. */
 function addressesOf(element: ElementNode): [ImageUseKind, string][] {
   const value = (name: string) => valueOf(element, name) ?? '';
-  const found = [...(BY_TAG[element.tag]?.(element, value) ?? [])].map(([kind, written]): [ImageUseKind, string] => [kind, written]);
+  const found = [...(lookup(BY_TAG, element.tag)?.(element, value) ?? [])].map(([kind, written]): [ImageUseKind, string] => [
+    kind,
+    written,
+  ]);
   if (has(element, 'background')) found.push(['background', value('background')]);
   if (has(element, 'style')) for (const { url } of backgroundsIn(`*{${value('style')}}`)) found.push(['background', url]);
   return found;
@@ -135,7 +143,7 @@ function childrenOf(node: CssNode): CssNode[] {
   if ('block' in node && node.block) inner.push(node.block);
   if ('value' in node && typeof node.value === 'object' && node.value && 'type' in node.value) inner.push(node.value as CssNode);
   if ('children' in node && node.children && node.type !== 'SelectorList' && node.type !== 'AtrulePrelude')
-    inner.push(...(node.children.toArray() as CssNode[]));
+    append(inner, node.children.toArray() as CssNode[]);
   return inner;
 }
 

@@ -6,6 +6,7 @@ import { childElements, descendants, elementParent, rawText, tidy, valueOf, type
 import { isBlock } from '../semantics/blocks.ts';
 import { landmarks } from '../semantics/landmarks.ts';
 import { hashText } from '../source/hash.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Where on its page a piece stands. `template`: what is around all content, such as the `html` element and the head. */
 export type Part = 'template' | 'header' | 'navigation' | 'footer' | 'aside' | 'content';
@@ -94,7 +95,7 @@ class Pieces {
     if (known) return known;
     let part: Part | null = null;
     for (let here: ElementNode | null = piece; here && part === null; here = elementParent(here))
-      part = PARTS[this.landmarks.get(here) ?? ''] ?? partByName(here);
+      part = lookup(PARTS, this.landmarks.get(here) ?? '') ?? partByName(here);
     this.parts.set(piece, part ?? 'content');
     return part ?? 'content';
   }

@@ -17,6 +17,7 @@ import { headingLevel } from '../semantics/outline.ts';
 import { applyChange, changeOf, composeMoves, type Edit, type Moves } from '../source/edits.ts';
 import { findingsOn, usesIn } from './uses.ts';
 import { likenessOf, thingOf, type RegisterName, type Use } from './types.ts';
+import { append } from '../source/lists.ts';
 
 /** What is done to a use of a thing, whatever was found on it. */
 export type Mend =
@@ -150,7 +151,7 @@ function written(page: Page, address: string, chosen: readonly Chosen[]): Mended
       const together = changeOf(page.source, [...edits, ...plan.value]);
       if (!together.ok) declined.add(IN_THE_WAY);
       else {
-        edits.push(...plan.value);
+        append(edits, plan.value);
         many++;
       }
     }
@@ -193,7 +194,7 @@ function describePlan(page: Page, element: ElementNode, mend: Extract<Mend, { do
   const words = mend.alternative === undefined ? planned() : alternativePlan(page, imageOf(element), tidy(mend.alternative));
   if (!words.ok || mend.caption === undefined) return words;
   const caption = captionPlan(page, imageOf(element), tidy(mend.caption));
-  return caption.ok ? planned(...words.value, ...caption.value) : caption;
+  return caption.ok ? planned(words.value, caption.value) : caption;
 }
 
 /** A source of a picture is told by the picture's image. */
@@ -211,7 +212,7 @@ function alternativePlan(page: Page, element: ElementNode, words: string): Plan 
   const edits = [setAttribute(element, 'alt', words)];
   const role = tidy(valueOf(element, 'role') ?? '').toLowerCase();
   if (words !== '' && (role === 'presentation' || role === 'none')) edits.push(dropAttribute(page, element, 'role'));
-  return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+  return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
 }
 
 /** Elements that show an image and have another place for what it says. */
@@ -235,7 +236,10 @@ function replacePlan(page: Page, address: string, element: ElementNode, to: stri
   const set = setAttribute(element, 'src', fileFrom(page, address, to));
   if (!set) return decline(NO_SOURCE);
   const dropped = ['srcset', 'sizes', 'width', 'height'].map((name) => dropAttribute(page, element, name));
-  return planned(set, ...dropped.filter((edit) => edit !== null));
+  return planned(
+    set,
+    dropped.filter((edit) => edit !== null),
+  );
 }
 
 /** A file as a page writes it: by the name its course has for its files where the page uses that, else as seen from the page. */

@@ -12,6 +12,7 @@ import { mediaUses } from './media.ts';
 import { tableUses } from './tables.ts';
 import { textUses } from './text.ts';
 import { likenessOf, REGISTERS, thingOf, type RegisterName, type Use, type UseFacts } from './types.ts';
+import { append } from '../source/lists.ts';
 
 type Reader = (page: Page, address: string, findings: readonly Finding[]) => Use[];
 
@@ -72,7 +73,10 @@ function rowsIn(register: RegisterName, page: Page, address: string, findings: r
     const own = found.get(nth) ?? [];
     if (row) {
       row.many++;
-      row.findings.push(...own.filter((one) => !row.findings.includes(one)));
+      append(
+        row.findings,
+        own.filter((one) => !row.findings.includes(one)),
+      );
     } else {
       const { name, place, says, traits, facts } = use;
       rows.set(key, { register, name, place, says, traits, facts, many: 1, findings: own });

@@ -4,6 +4,7 @@ import { anchorOf } from '../semantics/links.ts';
 import { outline } from '../semantics/outline.ts';
 import { NO_SOURCE, setAttribute } from './markup.ts';
 import { decline, planned, type Remedy, type Target } from './types.ts';
+import { greatest } from '../source/lists.ts';
 
 /** Puts the place a link leads to at a heading of the page. */
 export const remedy: Remedy = {
@@ -35,5 +36,5 @@ export const remedy: Remedy = {
 function likeliest({ page, finding }: Target): number {
   const words = `${String(finding.values.text ?? '')} ${String(finding.values.anchor ?? '').replace(/[-_]+/g, ' ')}`;
   const scores = outline(page).map((heading) => likeness(words, heading.name));
-  return Math.max(0, scores.indexOf(Math.max(...scores)));
+  return Math.max(0, scores.indexOf(greatest(scores)));
 }

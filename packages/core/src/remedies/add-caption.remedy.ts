@@ -55,5 +55,5 @@ function captionImage(page: Page, image: ElementNode, caption: string): Plan {
   if (!paragraph) return planned(insertAt(image.range.start, '<figure>'), insertAt(image.range.end, `${words}</figure>`));
   const renamed = renameTag(page, paragraph, 'figure');
   if (!renamed || !paragraph.endTag) return decline(NO_SOURCE);
-  return planned(insertAt(paragraph.endTag.start, words), ...renamed);
+  return planned(insertAt(paragraph.endTag.start, words), renamed);
 }

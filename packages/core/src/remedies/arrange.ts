@@ -13,6 +13,7 @@ import { levelPlan } from './set-level.remedy.ts';
 import { likelyDepth, scopeFor, type HeaderDepth } from './set-headers.remedy.ts';
 import { decline, planned, type Inputs, type Plan } from './types.ts';
 import type { RemedyName } from './names.ts';
+import { append } from '../source/lists.ts';
 
 /** Which cells of a table head the others. */
 export type Headers = 'row' | 'column' | 'both' | 'none';
@@ -81,9 +82,9 @@ function levelsPlan(page: Page, levels: readonly { path: string; level: number }
           ? byRemedy(page, path, 'make-paragraph', {})
           : levelPlan(page, element, level);
     if (!plan.ok) return plan;
-    edits.push(...plan.value);
+    append(edits, plan.value);
   }
-  return planned(...edits);
+  return planned(edits);
 }
 
 function tablePlan(page: Page, wish: Extract<Arrangement, { kind: 'table' }>): Plan {
@@ -99,16 +100,16 @@ function tablePlan(page: Page, wish: Extract<Arrangement, { kind: 'table' }>): P
     if (shownText(page, cell.element, 1) !== '') return decline('This cell has words already.');
     const filled = fillEdit(cell.element, tidy(text));
     if (!filled) return decline(NO_SOURCE);
-    edits.push(...filled);
+    append(edits, filled);
   }
   for (const cell of grid.cells) {
     const inside = cell.row >= depth.rows && cell.column >= depth.columns;
     const changed = cellEdits(page, cell, headers === 'none' ? null : scopeFor(page, cell, grid, headers, depth), inside);
     if (!changed) return decline(NO_SOURCE);
-    edits.push(...changed);
+    append(edits, changed);
   }
   const captioned = captionEdits(page, table, tidy(caption));
-  return captioned ? planned(...edits, ...captioned) : decline(NO_SOURCE);
+  return captioned ? planned(edits, captioned) : decline(NO_SOURCE);
 }
 
 /** Words for a cell that has none: what it holds besides, such as a space that keeps it open, goes. */

@@ -33,7 +33,7 @@ export const remedy: Remedy = {
       if (heads.length > 0) edits.push(setAttribute(cell.element, 'headers', heads.map((head) => ids.get(head.element)!).join(' ')));
     }
     if (edits.length === 0) return decline('The headers of this table cannot be told from where they stand.');
-    return edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits as Edit[]) : decline(NO_SOURCE);
   },
 };
 

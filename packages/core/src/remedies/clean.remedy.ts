@@ -25,7 +25,7 @@ export const remedy: Remedy = {
     // A bold line may stay bold once it is clean: what matters is that it is still seen for what it may be.
     const heads = new Set(imitatedHeadings(after).map((line) => line.text));
     return imitatedHeadings(page).every((line) => heads.has(line.text))
-      ? planned(...edits)
+      ? planned(edits)
       : decline('A line that may be a heading is known by these looks alone; settle that first.');
   },
 };

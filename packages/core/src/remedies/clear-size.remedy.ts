@@ -15,6 +15,6 @@ export const remedy: Remedy = {
     );
     const evidence = hangsOnLooks(page, edits);
     if (evidence) return decline(evidence);
-    return edits.length > 0 ? planned(...edits) : decline('This size is set in a way that cannot be taken away here; fix it in Source.');
+    return edits.length > 0 ? planned(edits) : decline('This size is set in a way that cannot be taken away here; fix it in Source.');
   },
 };

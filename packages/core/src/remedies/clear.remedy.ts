@@ -19,7 +19,7 @@ export const remedy: Remedy = {
       return decline('Letters are shown as signs in this face; without it they would be letters.');
     if (target.finding.rule !== 'text/forced-face' && target.finding.rule !== 'text/underline' && colourMatters(target.page))
       return decline('The page seems to say something by colour; settle that first.');
-    return edits.length > 0 ? planned(...edits) : decline('This look comes from a style sheet; fix it there.');
+    return edits.length > 0 ? planned(edits) : decline('This look comes from a style sheet; fix it there.');
   },
 };
 

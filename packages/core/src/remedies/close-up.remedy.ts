@@ -22,8 +22,6 @@ export const remedy: Remedy = {
       for (const found of written.matchAll(ONE))
         edits.push({ start: range.start + found.index, end: range.start + found.index + found[0].length, text: '' });
     }
-    return edits.length > 0
-      ? planned(...edits)
-      : decline('These letters are written in a way that cannot be fixed here; fix them in Source.');
+    return edits.length > 0 ? planned(edits) : decline('These letters are written in a way that cannot be fixed here; fix them in Source.');
   },
 };

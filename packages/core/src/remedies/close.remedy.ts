@@ -11,6 +11,6 @@ export const remedy: Remedy = {
     if (!element.startTag) return decline(NO_SOURCE);
     const slash = /\s*\/>$/.exec(page.source.slice(element.startTag.start, element.startTag.end));
     const close = insertAt(element.startTag.end, `</${element.tag}>`);
-    return planned(...(slash ? [{ start: element.startTag.end - slash[0].length, end: element.startTag.end, text: '>' }] : []), close);
+    return planned(slash ? [{ start: element.startTag.end - slash[0].length, end: element.startTag.end, text: '>' }] : [], close);
   },
 };

@@ -2,6 +2,7 @@ import type { Edit } from '../source/edits.ts';
 import { rawText, type TextNode, type TreeNode } from '../document/tree.ts';
 import type { Page } from '../document/page.ts';
 import { imagesIn } from '../semantics/images.ts';
+import { append } from '../source/lists.ts';
 
 /** Edits that cut the first `length` characters of a run of nodes, with every element that held nothing else; null without a source. */
 export function cutStart(page: Page, nodes: readonly TreeNode[], length: number): Edit[] | null {
@@ -13,7 +14,7 @@ export function cutStart(page: Page, nodes: readonly TreeNode[], length: number)
     if (!node.range) return null;
     const text = node.kind === 'text' ? node.text : rawText(node);
     if (node.kind === 'element' && (text.length > left || text === '' || imagesIn(node).length > 0)) {
-      waiting.push(...[...node.children].reverse());
+      append(waiting, [...node.children].reverse());
       continue;
     }
     if (node.kind === 'element') edits.push({ ...node.range, text: '' });

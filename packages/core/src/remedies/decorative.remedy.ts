@@ -23,7 +23,7 @@ export const remedy: Remedy = {
     const edits = places
       .map((place) => (place.tag === 'img' ? onlyDecorative(page, place) : [setAttribute(place, 'aria-hidden', 'true')]))
       .flat();
-    return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
+    return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(edits as Edit[]) : decline(NO_SOURCE);
   },
 };
 

@@ -43,7 +43,7 @@ export const remedy: Remedy = {
       if (role === 'presentation' || role === 'none') edits.push(dropAttribute(page, one, 'role'));
     }
     if (element.tag === 'svg' && !has(element, 'role')) edits.push(setAttribute(element, 'role', 'img'));
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };
 

@@ -19,7 +19,7 @@ export const remedy: Remedy = {
     const alt = tidy(inputs.alt ?? proposal);
     if (!alt) return decline('Write a description first.');
     const edits = placesOf(target).map((place) => setAttribute(place, 'alt', alt));
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };
 

@@ -1,6 +1,7 @@
 import type { Finding } from '../audit/findings.ts';
 import type { Comparison } from '../audit/compare.ts';
 import { ruleOf } from '../audit/prose.ts';
+import { lookup } from '../source/lookup.ts';
 
 /**
  * Questions that a fix of a rule answers by what it does: an image that says what its link says needs no description, and a table whose
@@ -54,7 +55,7 @@ export function harmOf(
   // A finding that only changed its words or place is counted on both sides.
   const brought = compared.new.find((finding) => isFailure(finding) && counts.failures(finding.rule) > 0);
   if (brought) return { reason: `it would bring another slip: ${lowerFirst(titleOf(brought))}`, open: [], brought };
-  const answered = new Set([...acting].flatMap((finding) => ANSWERS[finding.rule] ?? []));
+  const answered = new Set([...acting].flatMap((finding) => lookup(ANSWERS, finding.rule) ?? []));
   const erased = compared.fixed.find(
     (finding) => !acting.has(finding) && isEvidence(finding) && !answered.has(finding.rule) && counts.evidence(finding.rule) < 0,
   );

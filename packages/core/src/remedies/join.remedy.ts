@@ -30,7 +30,7 @@ function joinLinks(page: Page, first: ElementNode): Plan {
   // An image that says what the words beside it say is passed over once both are one link.
   const passed = images.filter((image) => bare(writtenAlternative(image) ?? '') === words).map((image) => setAttribute(image, 'alt', ''));
   if (passed.some((edit) => edit === null)) return decline(NO_SOURCE);
-  return planned({ ...first.endTag, text: '' }, { ...next.startTag, text: '' }, ...(passed as NonNullable<(typeof passed)[number]>[]));
+  return planned({ ...first.endTag, text: '' }, { ...next.startTag, text: '' }, passed as NonNullable<(typeof passed)[number]>[]);
 }
 
 /** The tags between neighbouring lists go, so that their items stand in one. */
@@ -46,7 +46,7 @@ function joinBullets(page: Page, list: ElementNode): Plan {
         ]
       : [];
   });
-  return edits.length === 2 * (run.length - 1) ? planned(...edits) : decline(NO_SOURCE);
+  return edits.length === 2 * (run.length - 1) ? planned(edits) : decline(NO_SOURCE);
 }
 
 /** What stands between the lists goes into the last item of the first. */
@@ -56,5 +56,5 @@ function joinLists(list: ElementNode): Plan {
   const last = before && childElements(before).findLast((child) => child.tag === 'li');
   if (!before?.endTag || !last?.range || !list.startTag) return decline(NO_SOURCE);
   const close = last.endTag ? { ...last.endTag, text: '' } : null;
-  return planned(...(close ? [close] : []), { ...before.endTag, text: '' }, { ...list.startTag, text: '</li>' });
+  return planned(close ? [close] : [], { ...before.endTag, text: '' }, { ...list.startTag, text: '</li>' });
 }

@@ -20,12 +20,12 @@ export const remedy: Remedy = {
     const named = valueOf(element, 'id') ? [] : [setAttribute(element, 'id', id)!];
     const untied = untiedLabel(page, element, text);
     const tie = untied && setAttribute(untied, 'for', id);
-    if (tie) return planned(tie, ...named);
+    if (tie) return planned(tie, named);
     const beside = looseWords(page, element, text);
-    if (beside) return planned(insertAt(beside.start, `<label for="${id}">`), insertAt(beside.end, '</label>'), ...named);
+    if (beside) return planned(insertAt(beside.start, `<label for="${id}">`), insertAt(beside.end, '</label>'), named);
     const after = inputType(element) === 'checkbox' || inputType(element) === 'radio';
     const markup = `<label for="${id}">${escapeText(text)}</label>`;
-    return planned(...named, after ? insertAt(element.range.end, ` ${markup}`) : insertAt(element.range.start, `${markup} `));
+    return planned(named, after ? insertAt(element.range.end, ` ${markup}`) : insertAt(element.range.start, `${markup} `));
   },
 };
 

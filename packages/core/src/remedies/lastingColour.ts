@@ -51,7 +51,7 @@ export function setLastingColour(target: Target, property: Moved, written: strin
   if (ratio < required || (property === 'color' && places.some((place) => isFixedElsewhere(originOf(page, place, 'color', true)))))
     return decline('Its style sheet or half clear text keeps the colour from being seen; fix it there.');
   const edits = places.map((place) => setDeclaration(place, property, written.toLowerCase()));
-  return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+  return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
 }
 
 /** Whether an element, or one around it, is shown half clear. */
@@ -94,7 +94,7 @@ export function mendAtOrigin(target: Target, written: string): Plan {
   }
   if (harmsOthers(page, new Set(places), colour))
     return decline('Other text of this colour stands on another background, where the new one would be too faint.');
-  return planned(...edits.values());
+  return planned([...edits.values()]);
 }
 
 function editAt(origin: Origin, place: ElementNode, written: string): Edit | null {

@@ -28,7 +28,7 @@ export const remedy: Remedy = {
     const plans = placesOf(target).map((element) =>
       finding.message === 'lead' ? leadEdits(page, element, level) : headingEdits(page, element, level),
     );
-    return plans.every((edits) => edits !== null) ? planned(...plans.flat()) : decline(NO_SOURCE);
+    return plans.every((edits) => edits !== null) ? planned(plans.flat()) : decline(NO_SOURCE);
   },
 };
 

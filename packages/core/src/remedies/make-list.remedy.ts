@@ -11,6 +11,7 @@ import { decline, planned, type Plan, type Remedy } from './types.ts';
 import { isBlock } from '../semantics/blocks.ts';
 import { countWords } from '../semantics/passages.ts';
 import { imageBulletRuns } from '../semantics/imageBullets.ts';
+import { append } from '../source/lists.ts';
 
 /** Makes a real list of typed lines, nested by their markers; everything in a line but its marker stays as it is. */
 export const remedy: Remedy = {
@@ -41,7 +42,7 @@ function fromImageBullets(page: Page, first: ElementNode): Plan {
       { ...block.endTag, text: `</li>${i === run.length - 1 ? '</ul>' : ''}` },
     );
   }
-  return planned(...edits);
+  return planned(edits);
 }
 
 const LIST_TYPES: Record<MarkerKind, { tag: 'ul' | 'ol'; open: string }> = {
@@ -89,7 +90,7 @@ function fromParagraphs(page: Page, list: TypedList): Plan {
     edits.push({ start: block.startTag.start, end: nameEnd(block)!, text: `${before}<li` }, ...withoutIndent(page, block), ...marker);
     edits.push(block.endTag ? { ...block.endTag, text: after } : { start: block.range.end, end: block.range.end, text: after });
   }
-  return planned(...edits);
+  return planned(edits);
 }
 
 /** The indentation and list marks a word processor left on a paragraph would push the item out of its list. */
@@ -124,8 +125,8 @@ function fromBrokenLines(page: Page, list: TypedList): Plan {
   const [before, after] = nodesAround(block, first, last);
   if (hasDoubleBreaks(before) || hasDoubleBreaks(after))
     return decline('Text without paragraphs stands around these lines; make paragraphs of it first, in Source.');
-  if (block.tag === 'p') return planned(...edits, ...outsideParagraph(page, block, first, last));
-  return LOOSE_IN.has(block.tag) ? planned(...edits, ...wrapped(page, before), ...wrapped(page, after)) : planned(...edits);
+  if (block.tag === 'p') return planned(edits, outsideParagraph(page, block, first, last));
+  return LOOSE_IN.has(block.tag) ? planned(edits, wrapped(page, before), wrapped(page, after)) : planned(edits);
 }
 
 /** A list cannot stand inside a paragraph: what comes before and after it keeps a paragraph of its own, and an emptied one goes. */
@@ -213,7 +214,7 @@ function markerLengths(list: TypedList): Map<TypedLine, number> {
   const waiting = [...list.items];
   for (let item = waiting.pop(); item; item = waiting.pop()) {
     lengths.set(item.line, item.marker.length);
-    waiting.push(...item.nested);
+    append(waiting, item.nested);
   }
   return lengths;
 }

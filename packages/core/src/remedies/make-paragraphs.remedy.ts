@@ -76,10 +76,10 @@ function splitAtBreaks(page: Page, block: ElementNode, passage: Passage): Plan {
     const [start, end] = [run[0]!.range!.start, run.at(-1)!.range!.end];
     return { start, end, text: end <= firstText || start >= lastText ? '' : `</p>\n${open}` };
   });
-  if (isParagraph) return planned(...edits);
+  if (isParagraph) return planned(edits);
   if (!passage.first.range || !passage.last.range) return decline(NO_SOURCE);
   const [start, end] = trimmed(page, passage.first.range.start, passage.last.range.end);
-  return planned(insertAt(start, '<p>'), ...edits, insertAt(end, '</p>'));
+  return planned(insertAt(start, '<p>'), edits, insertAt(end, '</p>'));
 }
 
 /** Where the words of a passage begin and end in the source. */

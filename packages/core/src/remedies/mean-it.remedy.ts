@@ -11,6 +11,6 @@ export const remedy: Remedy = {
   plan({ page, element }) {
     const tag = element.tag === 'b' ? 'b' : 'i';
     const edits = emphasisByLook(page, tag).map((one) => renameTag(page, one, tag === 'b' ? 'strong' : 'em'));
-    return edits.length > 0 && edits.every((one) => one !== null) ? planned(...edits.flat()) : decline(NO_SOURCE);
+    return edits.length > 0 && edits.every((one) => one !== null) ? planned(edits.flat()) : decline(NO_SOURCE);
   },
 };

@@ -4,6 +4,7 @@ import type { Edit } from '../source/edits.ts';
 import { dropAttribute, NO_SOURCE, removal, unwrap } from './markup.ts';
 import { decline, planned, type Plan, type Remedy, type Target } from './types.ts';
 import { dropDeclarations } from './styling.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Rules whose trouble is one attribute. */
 const ATTRIBUTES: Record<string, string> = {
@@ -32,7 +33,7 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const { page, element, finding } = target;
-    const attribute = ATTRIBUTES[finding.rule];
+    const attribute = lookup(ATTRIBUTES, finding.rule);
     if (attribute) {
       const edit = dropAttribute(page, element, attribute);
       return edit ? planned(edit) : decline(NO_SOURCE);
@@ -45,7 +46,7 @@ export const remedy: Remedy = {
       const edit = dropDeclarations(page, element, (property) => ['line-height', 'letter-spacing', 'word-spacing'].includes(property));
       return edit ? planned(edit) : decline(NO_SOURCE);
     }
-    if (finding.rule === 'text/moving') return element.startTag ? planned(...unwrap(element)) : decline(NO_SOURCE);
+    if (finding.rule === 'text/moving') return element.startTag ? planned(unwrap(element)) : decline(NO_SOURCE);
     if (finding.at.through || finding.message === 'breaks') return removeRun(target);
     if (!element.range) return decline(NO_SOURCE);
     if (imagesIn(element).length > 0) return decline('It holds an image; taking it out would take the image too.');
@@ -62,5 +63,5 @@ function removeRun({ page, element, finding }: Target): Plan {
     if (!node.range) return decline(NO_SOURCE);
     edits.push(node.tag === 'br' ? { ...node.range, text: '' } : removal(page, node.range));
   }
-  return edits.length > 0 ? planned(...edits) : decline(NO_SOURCE);
+  return edits.length > 0 ? planned(edits) : decline(NO_SOURCE);
 }

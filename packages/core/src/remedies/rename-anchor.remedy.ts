@@ -24,7 +24,7 @@ export const remedy: Remedy = {
       .filter((link) => link.href.startsWith('#') && anchorOf(link.href) === old)
       .map((link) => setAttribute(link.element, 'href', `#${fresh}`));
     const edits = [...own, ...following];
-    return own.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
+    return own.length > 0 && edits.every((edit) => edit !== null) ? planned(edits as Edit[]) : decline(NO_SOURCE);
   },
 };
 
@@ -46,7 +46,7 @@ function renameLater(page: Page, old: string): Plan {
   for (const [i, element] of (anchors(page).get(old) ?? []).slice(1).entries())
     for (const name of ['id', 'name'] as const)
       if (valueOf(element, name) === old) edits.push(setAttribute(element, name, freshName(page, old, i + 2)));
-  return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(...(edits as Edit[])) : decline(NO_SOURCE);
+  return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(edits as Edit[]) : decline(NO_SOURCE);
 }
 
 /** The name without spaces and with a letter first; numbered where it is taken. */

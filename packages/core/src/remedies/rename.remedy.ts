@@ -32,7 +32,7 @@ export const remedy: Remedy = {
     if (`${name}${ending}` === file) return decline('The file has this name already.');
     const renamed = renamedAddress(address, `${name}${ending}`);
     const edits = usesOf(page, address).map((image) => setAttribute(image, 'src', renamed));
-    return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.length > 0 && edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };
 

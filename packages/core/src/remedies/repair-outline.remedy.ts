@@ -3,6 +3,7 @@ import { outline } from '../semantics/outline.ts';
 import { repairedLevels } from './repairedLevels.ts';
 import { levelPlan } from './set-level.remedy.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { append } from '../source/lists.ts';
 
 /** Relevels the whole outline: order and nesting stay, no level leaps, the first level is right, level 1 stands once. */
 export const remedy: Remedy = {
@@ -21,8 +22,8 @@ export const remedy: Remedy = {
       if (levels[i] === heading.level) continue;
       const plan = levelPlan(page, heading.element, levels[i]!);
       if (!plan.ok) return plan;
-      edits.push(...plan.value);
+      append(edits, plan.value);
     }
-    return edits.length > 0 ? planned(...edits) : decline('The outline is sound already.');
+    return edits.length > 0 ? planned(edits) : decline('The outline is sound already.');
   },
 };

@@ -42,6 +42,6 @@ export const remedy: Remedy = {
       const content = place.endTag && contentRange(place);
       return content ? { ...content, text: escapeText(text) } : null;
     });
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };

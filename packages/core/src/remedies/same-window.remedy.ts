@@ -10,6 +10,6 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const edits = placesOf(target).map((element) => dropAttribute(target.page, element, 'target'));
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };

@@ -15,7 +15,7 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const plans = placesOf(target).map((element) => notedEdits(target, element));
-    return plans.every((edits) => edits !== null) ? planned(...plans.flat()) : decline(NO_SOURCE);
+    return plans.every((edits) => edits !== null) ? planned(plans.flat()) : decline(NO_SOURCE);
   },
 };
 

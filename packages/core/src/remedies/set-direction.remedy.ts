@@ -11,6 +11,6 @@ export const remedy: Remedy = {
   plan(target) {
     const direction = target.finding.message === 'right' ? 'rtl' : 'ltr';
     const edits = placesOf(target).map((block) => setAttribute(block, 'dir', direction));
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };

@@ -5,6 +5,7 @@ import { sharedLooks } from '../semantics/looks.ts';
 import { gridOf, type Cell, type Grid } from '../semantics/tables.ts';
 import { NO_SOURCE, insertAt, renameTag, nameEnd, unwrap } from './markup.ts';
 import { decline, planned, type Remedy, type Target } from './types.ts';
+import { greatest } from '../source/lists.ts';
 
 const CHOICES = [
   { value: 'row', label: 'The first row' },
@@ -31,7 +32,7 @@ export const remedy: Remedy = {
       const after = nameEnd(cell.element)!;
       edits.push(...renamed, ...(has(cell.element, 'scope') ? [] : [insertAt(after, ` scope="${scope}"`)]), ...unbolded(cell.element));
     }
-    return edits.length > 0 ? planned(...edits) : decline('The cells chosen are headers already, or have no text.');
+    return edits.length > 0 ? planned(edits) : decline('The cells chosen are headers already, or have no text.');
   },
 };
 
@@ -63,7 +64,7 @@ function titleRows(grid: Grid): number {
 /** Where a header spans columns, the one beside it that reaches down tells how many rows of headers there are. */
 export function likelyDepth(grid: Grid): HeaderDepth {
   const first = grid.cells.filter(({ row }) => row === titleRows(grid));
-  const deep = first.some(({ colSpan }) => colSpan > 1) ? Math.max(...first.map(({ rowSpan }) => rowSpan)) : 1;
+  const deep = first.some(({ colSpan }) => colSpan > 1) ? greatest(first.map(({ rowSpan }) => rowSpan)) : 1;
   return { rows: Math.max(1, Math.min(deep, DEEPEST, grid.rows - titleRows(grid) - 1)), columns: 1 };
 }
 

@@ -37,7 +37,7 @@ export const remedy: Remedy = {
       setAttribute(place, 'lang', language),
       ...(valueOf(place, 'xml:lang') === null ? [] : [setAttribute(place, 'xml:lang', language)]),
     ]);
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };
 

@@ -45,5 +45,5 @@ export function levelPlan(page: Page, element: ElementNode, level: number): Plan
     return edit ? planned(edit) : decline(NO_SOURCE);
   }
   const edits = renameTag(page, element, `h${level}`);
-  return edits ? planned(...edits) : decline(NO_SOURCE);
+  return edits ? planned(edits) : decline(NO_SOURCE);
 }

@@ -17,7 +17,7 @@ export const remedy: Remedy = {
     if (!alt) return decline('Write what matters of it.');
     if (alt.length >= (writtenAlternative(element) ?? '').length) return decline('This is no shorter than what is there now.');
     const edits = placesOf(target).map((place) => setAttribute(place, 'alt', alt));
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };
 

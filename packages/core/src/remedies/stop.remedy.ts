@@ -18,6 +18,6 @@ export const remedy: Remedy = {
     if (!dropped) return decline(NO_SOURCE);
     // What no longer starts by itself has to have something to start it with.
     const controls = valueOf(element, 'controls') === null ? [insertAt(nameEnd(element)!, written(page, 'controls'))] : [];
-    return planned(...controls, dropped);
+    return planned(controls, dropped);
   },
 };

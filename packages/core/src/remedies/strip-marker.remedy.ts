@@ -5,6 +5,7 @@ import { markersOf } from '../semantics/markers.ts';
 import { cutStart } from './cutText.ts';
 import { NO_SOURCE } from './markup.ts';
 import { decline, planned, type Remedy } from './types.ts';
+import { append } from '../source/lists.ts';
 
 /** Takes the typed markers out of a list's items. */
 export const remedy: Remedy = {
@@ -20,8 +21,8 @@ export const remedy: Remedy = {
       const written = marker && markersOf(rawText(item)).find((one) => one.style === marker.style);
       const cut = written && cutStart(page, item.children, written.length);
       if (marker && !cut) return decline(NO_SOURCE);
-      edits.push(...(cut ?? []));
+      append(edits, cut ?? []);
     }
-    return edits.length > 0 ? planned(...edits) : decline('No typed marker is left in this list.');
+    return edits.length > 0 ? planned(edits) : decline('No typed marker is left in this list.');
   },
 };

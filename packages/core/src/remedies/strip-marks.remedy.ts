@@ -5,6 +5,7 @@ import { contentRange, dropAttribute, insertAt, NO_SOURCE, removal, renameTag, s
 import { decline, planned, type Remedy } from './types.ts';
 import { placesOf } from './lastingColour.ts';
 import type { Page } from '../document/page.ts';
+import { append } from '../source/lists.ts';
 
 /** Takes from a layout table what only data tables have; a caption's words stay, before the table. */
 export const remedy: Remedy = {
@@ -14,7 +15,7 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const plans = placesOf(target).map((table) => stripTable(target.page, table));
-    return plans.every((edits) => edits !== null && edits.length > 0) ? planned(...(plans.flat() as Edit[])) : decline(NO_SOURCE);
+    return plans.every((edits) => edits !== null && edits.length > 0) ? planned(plans.flat() as Edit[]) : decline(NO_SOURCE);
   },
 };
 
@@ -23,7 +24,7 @@ function stripTable(page: Page, table: ElementNode): Edit[] | null {
   if (!table.range) return null;
   const edits: (Edit | null)[] = has(table, 'role') ? [] : [setAttribute(table, 'role', 'presentation')];
   for (const { element: cell } of gridOf(table).cells) {
-    if (cell.tag === 'th') edits.push(...(renameTag(page, cell, 'td') ?? [null]));
+    if (cell.tag === 'th') append(edits, renameTag(page, cell, 'td') ?? [null]);
     if (has(cell, 'scope')) edits.push(dropAttribute(page, cell, 'scope'));
   }
   if (has(table, 'summary')) edits.push(dropAttribute(page, table, 'summary'));

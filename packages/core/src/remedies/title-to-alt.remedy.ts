@@ -14,6 +14,6 @@ export const remedy: Remedy = {
     const alt = tidy(inputs.alt ?? '');
     if (!alt) return decline('Write a description.');
     const edits = placesOf(target).flatMap((place) => [setAttribute(place, 'alt', alt), dropAttribute(target.page, place, 'title')]);
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };

@@ -17,6 +17,6 @@ export const remedy: Remedy = {
     const rest = opening ? alt.slice(opening.length).replace(/^[\s:–-]+/, '') : '';
     if (!rest) return decline('Nothing would be left of the description.');
     const edits = placesOf(target).map((place) => setAttribute(place, 'alt', rest[0]!.toUpperCase() + rest.slice(1)));
-    return edits.every((edit) => edit !== null) ? planned(...edits) : decline(NO_SOURCE);
+    return edits.every((edit) => edit !== null) ? planned(edits) : decline(NO_SOURCE);
   },
 };

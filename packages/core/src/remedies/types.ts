@@ -58,4 +58,4 @@ export function needsOf({ certain, fields, needs }: Pick<Remedy, 'certain' | 'fi
 }
 
 export const decline = (reason: string): Declined => ({ ok: false, reason });
-export const planned = (...edits: Edit[]): Plan => ({ ok: true, value: edits });
+export const planned = (...edits: (Edit | readonly Edit[])[]): Plan => ({ ok: true, value: edits.flat() });

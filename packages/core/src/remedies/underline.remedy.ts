@@ -25,7 +25,7 @@ export const remedy: Remedy = {
       if (!edit) return decline(NO_SOURCE);
       edits.set(edit.start, edit);
     }
-    return planned(...edits.values());
+    return planned([...edits.values()]);
   },
 };
 

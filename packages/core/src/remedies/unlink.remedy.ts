@@ -14,7 +14,7 @@ export const remedy: Remedy = {
     const places = placesOf(target);
     if (places.some((place) => !place.startTag || !place.range)) return decline(NO_SOURCE);
     return planned(
-      ...places.flatMap((place) =>
+      places.flatMap((place) =>
         tidy(rawText(place)) === '' && imagesIn(place).length === 0 ? [removal(target.page, place.range!)] : unwrap(place),
       ),
     );

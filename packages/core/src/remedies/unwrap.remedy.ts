@@ -14,7 +14,7 @@ export const remedy: Remedy = {
   fields: [],
   plan(target) {
     const edits = placesOf(target).map((element) => unwrapped(target.page, element));
-    return edits.every((one) => one !== null) ? planned(...edits.flat()) : decline(NO_SOURCE);
+    return edits.every((one) => one !== null) ? planned(edits.flat()) : decline(NO_SOURCE);
   },
 };
 

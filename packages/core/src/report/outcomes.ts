@@ -2,6 +2,7 @@ import { CRITERIA, isAskedBy, LEVELS, type Level, type StandardVersion } from '.
 import { clauseOf } from '../standards/clauses.ts';
 import { RULES } from '../rules/registry.ts';
 import { settingsFor, type Profile } from '../audit/profile.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** What becomes of a criterion; EARL calls the last two inapplicable and untested. */
 export type CriterionOutcome = 'passed' | 'failed' | 'cannot tell' | 'not present' | 'not looked at';
@@ -85,10 +86,10 @@ export function outcomesUnder(
   const weights = settingsFor(profile).weights ?? {};
   return CRITERIA.filter((one) => isAskedBy(one, version) && levels.includes(one.level)).map((criterion) => {
     const { id, title, asks, level } = criterion;
-    const rules = RULES.filter((rule) => rule.criteria.includes(id) && weights[rule.id] !== 'off').length;
+    const rules = RULES.filter((rule) => rule.criteria.includes(id) && lookup(weights, rule.id) !== 'off').length;
     const own = counts.get(id) ?? NO_COUNTS;
     const said = judged.get(id) ?? null;
-    const isNowhere = ONLY_OF[id]?.every((kind) => !present[kind]) ?? false;
+    const isNowhere = lookup(ONLY_OF, id)?.every((kind) => !present[kind]) ?? false;
     return {
       id,
       title,

@@ -1,3 +1,4 @@
+import { lookup } from '../source/lookup.ts';
 /** A page that may be chosen for a sample. */
 export interface Candidate {
   id: number;
@@ -52,7 +53,7 @@ const manyOf = (candidates: readonly Candidate[], makeUp: string) =>
 
 function worstIn(candidates: readonly Candidate[], family: string): Candidate | undefined {
   let worst: Candidate | undefined;
-  for (const page of candidates) if ((page.families[family] ?? 0) > (worst?.families[family] ?? 0)) worst = page;
+  for (const page of candidates) if ((lookup(page.families, family) ?? 0) > (lookup(worst?.families, family) ?? 0)) worst = page;
   return worst;
 }
 

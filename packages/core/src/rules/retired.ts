@@ -1,3 +1,4 @@
+import { lookup } from '../source/lookup.ts';
 /**
  * Rule ids that are no longer used, each with the rule that took its place. An id is never used for another rule: what was stored, ruled
  * on or written into a profile under it goes on to mean its successor. None has been retired yet.
@@ -8,7 +9,7 @@ export const RETIRED: Readonly<Record<string, string>> = {};
 export function successorOf(id: string, retired: Readonly<Record<string, string>> = RETIRED): string {
   const seen = new Set<string>();
   let now = id;
-  for (let next = retired[now]; next !== undefined && !seen.has(now); next = retired[now]) {
+  for (let next = lookup(retired, now); next !== undefined && !seen.has(now); next = lookup(retired, now)) {
     seen.add(now);
     now = next;
   }

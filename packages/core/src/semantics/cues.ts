@@ -7,7 +7,7 @@ const compiled = new Map<string, RegExp>();
 /** One expression for the cues of a language, and of English where none is said: whole words, in any case. */
 function cuesOf(kind: 'colourCues' | 'placeCues', language: string): RegExp {
   const primary = primaryOf(language);
-  const known = primary in PHRASES ? primary : 'en';
+  const known = Object.hasOwn(PHRASES, primary) ? primary : 'en';
   const key = `${kind} ${known}`;
   let expression = compiled.get(key);
   if (!expression) {
@@ -66,7 +66,7 @@ const MEANS =
 /** Whether a sentence tells its reader to do something, or, of colours, what they mean: a bare mention leans on nothing. */
 function leans(kind: 'colourCues' | 'placeCues', sentence: string, language: string): boolean {
   const primary = primaryOf(language);
-  const known = primary in PHRASES ? primary : 'en';
+  const known = Object.hasOwn(PHRASES, primary) ? primary : 'en';
   let expression = directions.get(known);
   if (!expression)
     directions.set(

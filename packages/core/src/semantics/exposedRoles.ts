@@ -5,6 +5,7 @@ import { roleOf } from './roles.ts';
 import { styleOf } from '../style/cascade.ts';
 import { tableOfCell } from './tableHeaders.ts';
 import { isExposed } from './visibility.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Elements inside which a header or footer belongs to them, not to the page (HTML-AAM, "header", "footer"). */
 const SECTIONING = new Set(['article', 'aside', 'main', 'nav', 'section']);
@@ -121,7 +122,7 @@ function partRole(element: ElementNode, role: string | null, seen: readonly Seen
   if (role === null || presentationalOwner(element, role)) return null;
   const parent = elementParent(element)!;
   const parentRole = seen[parent.order]!.role;
-  const owners = OWNERS[role];
+  const owners = lookup(OWNERS, role);
   if (role !== 'listitem' && owners && !owners.includes(parentRole ?? '') && !ownerAbove(element, seen, owners)) return null;
   if (element.tag === 'th' || element.tag === 'td') return cellRole(element);
   if (element.tag === 'tbody' && element.attributes.length === 0) return null;
@@ -136,10 +137,15 @@ function ownerAbove(element: ElementNode, seen: readonly Seen[], owners: readonl
 function presentationalOwner(element: ElementNode, role: string): boolean {
   // The whole ends at its table or list, or at the first element that is no part of one.
   const end = closestWithin(element, 4, (up) => {
-    const owner = WHOLES[up.tag];
-    return !owner || !OWNED[owner]?.includes(role) || roleOf(up) === 'presentation' || owner === 'table' || owner === 'list';
+    const owner = lookup(WHOLES, up.tag);
+    return !owner || !lookup(OWNED, owner)?.includes(role) || roleOf(up) === 'presentation' || owner === 'table' || owner === 'list';
   });
-  return end !== null && end.tag in WHOLES && OWNED[WHOLES[end.tag]!]?.includes(role) === true && roleOf(end) === 'presentation';
+  return (
+    end !== null &&
+    Object.hasOwn(WHOLES, end.tag) &&
+    lookup(OWNED, lookup(WHOLES, end.tag)!)?.includes(role) === true &&
+    roleOf(end) === 'presentation'
+  );
 }
 
 const WHOLES: Record<string, string> = {

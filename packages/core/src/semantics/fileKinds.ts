@@ -1,3 +1,4 @@
+import { lookup } from '../source/lookup.ts';
 /** Files that no browser shows as a page, by the end of their address: what people call them. */
 const KINDS: Record<string, string> = {
   pdf: 'PDF',
@@ -36,5 +37,5 @@ const KINDS: Record<string, string> = {
 export function fileKindOf(address: string): string | null {
   const end = /\.([a-z0-9]{2,4})$/i.exec(address.split(/[?#]/)[0]!)?.[1];
   const isHost = /^(?:https?:)?\/\/[^/]+$/i.test(address);
-  return end && !isHost ? (KINDS[end.toLowerCase()] ?? null) : null;
+  return end && !isHost ? (lookup(KINDS, end.toLowerCase()) ?? null) : null;
 }

@@ -1,5 +1,6 @@
 import { elementParent, has, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Kinds of surroundings, as bits. */
 export const IN = {
@@ -77,11 +78,11 @@ const surroundings = fact((page: Page) => {
   const found = new Int32Array(page.elements.length);
   for (const element of page.elements) {
     const parent = elementParent(element);
-    let bits = (parent ? found[parent.order]! : 0) | (BITS[element.tag] ?? 0);
+    let bits = (parent ? found[parent.order]! : 0) | (lookup(BITS, element.tag) ?? 0);
     if (element.attributes.length > 0) {
       if (element.tag === 'a' && has(element, 'href')) bits |= IN.link;
       const role = element.attributes.find((attribute) => attribute.name === 'role');
-      if (role) bits |= ROLE_BITS[role.value.trim().toLowerCase()] ?? 0;
+      if (role) bits |= lookup(ROLE_BITS, role.value.trim().toLowerCase()) ?? 0;
     }
     found[element.order] = bits;
   }

@@ -1,6 +1,8 @@
 import { elementParent, valueOf, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
 import { PHRASES } from '../standards/phrases/index.ts';
+import { lookup } from '../source/lookup.ts';
+import { greatest } from '../source/lists.ts';
 
 /** The language tag in force at each element, by `order`: the nearest `lang`, or '' when none is said. One pass. */
 const languages = fact((page: Page): string[] => {
@@ -20,7 +22,7 @@ export function languageAt(page: Page, element: ElementNode): string {
 const KNOWN = Object.keys(PHRASES);
 /** Each common word under a number made of its letters, with the languages it is common in, by their place among those known. */
 const byNumber = new Map<number, { word: string; languages: number[] }>();
-for (const [i, language] of KNOWN.entries()) for (const word of PHRASES[language]!.functionWords) enter(word, i);
+for (const [i, language] of KNOWN.entries()) for (const word of lookup(PHRASES, language)!.functionWords) enter(word, i);
 
 function enter(word: string, language: number): void {
   const number = [...word].reduce((sum, letter) => mixed(sum, letter.charCodeAt(0)), 0);
@@ -63,9 +65,9 @@ export function languageOfText(text: string): string | null {
     }
   }
   if (words < ENOUGH_WORDS) return null;
-  const most = Math.max(...counts);
+  const most = greatest(counts);
   const first = counts.indexOf(most);
-  const second = Math.max(...counts.filter((_count, i) => i !== first));
+  const second = greatest(counts.filter((_count, i) => i !== first));
   return most / words < CERTAIN_SHARE || most < CLEAR_LEAD * second ? null : KNOWN[first]!;
 }
 

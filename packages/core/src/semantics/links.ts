@@ -8,6 +8,7 @@ import { isExposed } from './visibility.ts';
 import { phrasesOf, bare } from '../standards/phrases/index.ts';
 import { isInside, FURNITURE } from './inside.ts';
 import { isBlock } from './blocks.ts';
+import { append } from '../source/lists.ts';
 
 export interface Link {
   element: ElementNode;
@@ -87,7 +88,7 @@ export function showsOf(link: ElementNode): 'words' | 'image' | 'both' | 'nothin
   const waiting: TreeNode[] = [...link.children];
   for (let node = waiting.pop(); node; node = waiting.pop()) {
     if (node.kind === 'text') text += node.text;
-    else if (node.kind === 'element') waiting.push(...node.children);
+    else if (node.kind === 'element') append(waiting, node.children);
   }
   const words = tidy(text) !== '';
   return images ? (words ? 'both' : 'image') : words ? 'words' : 'nothing';

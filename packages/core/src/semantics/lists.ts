@@ -6,6 +6,7 @@ import { markersOf, type Marker } from './markers.ts';
 import { shownText } from './names.ts';
 import { roleOf } from './roles.ts';
 import { isExposed } from './visibility.ts';
+import { lookup } from '../source/lookup.ts';
 
 export interface RealList {
   element: ElementNode;
@@ -20,7 +21,7 @@ const KINDS: Record<string, RealList['kind']> = { ul: 'unordered', menu: 'unorde
 export const realLists = fact(
   (page: Page): RealList[] =>
     tagged(page, ...Object.keys(KINDS)).flatMap((element) => {
-      const kind = KINDS[element.tag]!;
+      const kind = lookup(KINDS, element.tag)!;
       if (element.space !== 'html' || !isExposed(page, element) || roleOf(element) === 'presentation') return [];
       return [{ element, kind, items: itemsOf(element, kind).filter((item) => isExposed(page, item)) }];
     }),

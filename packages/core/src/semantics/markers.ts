@@ -1,3 +1,4 @@
+import { lookup } from '../source/lookup.ts';
 /**
  * Typed list markers: what people type where a list should be. Common practice; the kinds are those of HTML's ol types and of
  * word processors' bullets.
@@ -58,8 +59,8 @@ function romanValue(text: string): number {
   if (!/^(x{0,3})(ix|iv|v?i{0,3})$/.test(text)) return 0;
   let total = 0;
   for (let i = 0; i < text.length; i++) {
-    const digit = DIGITS[text[i]!]!;
-    total += digit < (DIGITS[text[i + 1] ?? ''] ?? 0) ? -digit : digit;
+    const digit = lookup(DIGITS, text[i]!)!;
+    total += digit < (lookup(DIGITS, text[i + 1] ?? '') ?? 0) ? -digit : digit;
   }
   return total;
 }

@@ -7,6 +7,7 @@ import { elementsById, referred } from './ids.ts';
 import { roleOf } from './roles.ts';
 import { isExposed, isGone } from './visibility.ts';
 import { UNNAMED_ROLES } from '../standards/aria.ts';
+import { lookup } from '../source/lookup.ts';
 
 export type NameSource =
   'aria-labelledby' | 'aria-label' | 'alt' | 'content' | 'caption' | 'label' | 'value' | 'placeholder' | 'summary' | 'title' | 'none';
@@ -108,7 +109,7 @@ function nativeName(page: Page, element: ElementNode, walk: Walk): Name | null {
   if (alternative) return alternative;
   if (type === 'button' || type === 'submit' || type === 'reset') return buttonName(element, type);
   if (LABELLED.has(tag)) return labelName(page, element, walk);
-  const naming = NAMING_CHILD[tag];
+  const naming = lookup(NAMING_CHILD, tag);
   const child = naming && childElements(element).find((one) => one.tag === naming);
   const text = child ? tidy(contentName(page, child, walk)) : '';
   if (text) return { name: text, from: 'caption' };

@@ -3,6 +3,7 @@ import { FURNITURE, IN, isInside } from './inside.ts';
 import { languageAt, languageOfText } from './languages.ts';
 import { passageFact, passages, type Passage } from './passages.ts';
 import { isLanguageTag } from '../standards/languageTags.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Running texts long enough to tell their language, with the one each seems to be in. */
 export const languagesByPassage = fact((page: Page): { passage: Passage; language: string | null }[] =>
@@ -65,7 +66,7 @@ export const otherLanguages = fact((page: Page): OtherLanguage[] => {
   const found: OtherLanguage[] = [];
   for (const { passage, language } of languagesByPassage(page)) {
     const said = (languageAt(page, passage.block) || usual).toLowerCase().split('-')[0]!;
-    const script = RELATED[said]?.includes(language ?? '') ? null : (language ?? languageByScript(passage.text, said));
+    const script = lookup(RELATED, said)?.includes(language ?? '') ? null : (language ?? languageByScript(passage.text, said));
     if (!script || !said || script === said || script === whole) continue;
     if (passage.texts.some((text) => text.parent?.kind === 'element' && languageAt(page, text.parent).toLowerCase().startsWith(script)))
       continue;

@@ -1,5 +1,6 @@
 import { elementParent, has, valueOf, closest, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** Role of an element from its tag, after HTML-AAM, for the elements the rules speak of. Null: no role of its own. */
 function nativeRole(element: ElementNode): string | null {
@@ -22,7 +23,7 @@ function nativeRole(element: ElementNode): string | null {
     case 'select':
       return has(element, 'multiple') || Number(valueOf(element, 'size')) > 1 ? 'listbox' : 'combobox';
     default:
-      return PLAIN_ROLES[tag] ?? null;
+      return lookup(PLAIN_ROLES, tag) ?? null;
   }
 }
 

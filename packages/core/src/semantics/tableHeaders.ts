@@ -2,6 +2,8 @@ import { childElements, closestWithin, elementParent, tidy, valueOf, type Elemen
 import { fact, type Page } from '../document/page.ts';
 import { elementsById } from './ids.ts';
 import { gridOf, isShared, type Cell, type Grid } from './tables.ts';
+import { lookup } from '../source/lookup.ts';
+import { append } from '../source/lists.ts';
 
 export type Axis = 'column' | 'row' | 'columngroup' | 'rowgroup' | 'none';
 
@@ -69,7 +71,7 @@ const SCOPES: Record<string, Axis> = { col: 'column', row: 'row', colgroup: 'col
 
 /** What a header cell heads (HTML Living Standard, 4.9.12.2, "column header", "row header" and their groups). */
 function axisOf(cell: Cell, rowsWithData: Uint8Array, columnsWithData: Uint8Array): Axis {
-  const scope = SCOPES[(valueOf(cell.element, 'scope') ?? '').trim().toLowerCase()];
+  const scope = lookup(SCOPES, (valueOf(cell.element, 'scope') ?? '').trim().toLowerCase());
   if (scope) return scope;
   if (!rowsWithData.subarray(cell.row, cell.row + cell.rowSpan).includes(1)) return 'column';
   return columnsWithData.subarray(cell.column, cell.column + cell.colSpan).includes(1) ? 'none' : 'row';
@@ -151,7 +153,7 @@ function scan(
       if (!blocked) found.push(current.element);
     } else if (inBlock) {
       inBlock = false;
-      opaque.push(...block);
+      append(opaque, block);
       block = [];
     }
   }

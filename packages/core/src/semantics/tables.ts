@@ -4,6 +4,7 @@ import { styleOf } from '../style/cascade.ts';
 import { isBlock, HEADING_TAGS } from './blocks.ts';
 import { nameOf, shownText } from './names.ts';
 import { roleOf } from './roles.ts';
+import { append } from '../source/lists.ts';
 
 export interface Cell {
   element: ElementNode;
@@ -279,7 +280,7 @@ function ownParts(table: ElementNode): ElementNode[] {
     parts.push(child);
     for (const inner of childElements(child)) {
       if (child.tag === 'tr' || inner.tag === 'tr') parts.push(inner);
-      if (inner.tag === 'tr') parts.push(...childElements(inner));
+      if (inner.tag === 'tr') append(parts, childElements(inner));
     }
   }
   return parts;

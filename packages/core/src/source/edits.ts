@@ -178,13 +178,18 @@ function joinedRuns(first: Moves, second: Moves): { start: number; end: number; 
 
 /** Maps offsets over replaced ranges; an offset at a range's edge goes outward on the side asked for. */
 function driftMap(ranges: readonly { start: number; end: number; length: number }[]) {
+  const drifts = [0];
+  for (const range of ranges) drifts.push(drifts.at(-1)! + range.length - (range.end - range.start));
   return (offset: number, past: boolean): number => {
-    let drift = 0;
-    for (const range of ranges) {
-      if (range.end < offset || (range.end === offset && (past || range.start < offset))) drift += range.length - (range.end - range.start);
-      else break;
+    // Ranges that count come first: the place of the first that does not is looked for by halves.
+    let [from, to] = [0, ranges.length];
+    while (from < to) {
+      const middle = (from + to) >> 1;
+      const { start, end } = ranges[middle]!;
+      if (end < offset || (end === offset && (past || start < offset))) from = middle + 1;
+      else to = middle;
     }
-    return offset + drift;
+    return offset + drifts[from]!;
   };
 }
 

@@ -10,6 +10,7 @@ import { gridOf } from '../semantics/tables.ts';
 import { headersOf, headerModel, tableOfCell } from '../semantics/tableHeaders.ts';
 import { isExposed } from '../semantics/visibility.ts';
 import { languageName } from '../standards/languageNames.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** One thing said, and the element it is said of. */
 export interface SpokenLine {
@@ -43,7 +44,7 @@ const NAMED: Readonly<Record<string, string>> = {
 };
 /** Whether an element is said by its name, after the word for what it is. */
 export function isSaidByName(page: Page, element: ElementNode): boolean {
-  return (exposedRole(page, element) ?? '') in NAMED;
+  return Object.hasOwn(NAMED, exposedRole(page, element) ?? '');
 }
 
 /** Parts of a page that are announced when one comes into them and leaves them. */
@@ -109,18 +110,18 @@ class Speaker {
   enter(element: ElementNode): boolean {
     const role = exposedRole(this.page, element) ?? '';
     if (element.tag === 'br') this.parts.push(' ');
-    if (isBlock(element) || role in PARTS) this.flush(element);
+    if (isBlock(element) || Object.hasOwn(PARTS, role)) this.flush(element);
     this.sayLanguage(element);
     if (element.tag === 'iframe' || element.tag === 'video' || element.tag === 'audio')
       return this.sayNamed(element, element.tag === 'iframe' ? 'frame' : 'player');
-    if (role in NAMED) return this.sayNamed(element, NAMED[role]!);
+    if (Object.hasOwn(NAMED, role)) return this.sayNamed(element, lookup(NAMED, role)!);
     this.sayRole(element, role);
     return !SILENT.has(element.tag) && !(element.tag === 'caption' && role === 'caption');
   }
 
   private sayRole(element: ElementNode, role: string): void {
     const { name } = nameOf(this.page, element);
-    if (role in PARTS) return this.line(element, [PARTS[role]!, name]);
+    if (Object.hasOwn(PARTS, role)) return this.line(element, [lookup(PARTS, role)!, name]);
     switch (role) {
       case 'heading':
         return void this.parts.push(`Heading level ${headingLevel(element)}, `, element.children.length === 0 ? name || 'blank' : '');
@@ -145,10 +146,10 @@ class Speaker {
 
   leave(element: ElementNode): void {
     const role = exposedRole(this.page, element) ?? '';
-    if (isBlock(element) || role in PARTS) this.flush(element);
+    if (isBlock(element) || Object.hasOwn(PARTS, role)) this.flush(element);
     if (role === 'list') this.line(element, ['End of list']);
     else if (role === 'table' || role === 'grid') this.line(element, ['End of table']);
-    else if (role in PARTS) this.line(element, [`End of ${PARTS[role]!.toLowerCase()}`]);
+    else if (Object.hasOwn(PARTS, role)) this.line(element, [`End of ${lookup(PARTS, role)!.toLowerCase()}`]);
   }
 
   finish(): SpokenLine[] {

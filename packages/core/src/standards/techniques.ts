@@ -1,3 +1,4 @@
+import { lookup } from '../source/lookup.ts';
 /**
  * The techniques and failures that rules cite. Their codes are those of the W3C's "Techniques for WCAG" (from memory); what each says is
  * put in our own words. Codes that begin with F are failures: what they say is what must not be.
@@ -126,5 +127,5 @@ const SAYS: Readonly<Record<string, string>> = {
 
 /** What a technique or failure says, in our words; null for one that no rule cites. */
 export function techniqueSays(code: string): string | null {
-  return SAYS[code] ?? null;
+  return lookup(SAYS, code) ?? null;
 }

@@ -10,6 +10,7 @@ import { mediaHolds, DESKTOP } from './media.ts';
 import { expandDeclaration, type Declared } from './properties.ts';
 import { filterHash, lookupKey, type Complex } from './selectors.ts';
 import { readSheet, ruleHolds, type Sheet, type SheetRule } from './sheets.ts';
+import { append } from '../source/lists.ts';
 
 /** A page with endless @imports is not followed further than this. */
 const MOST_SHEETS = 100;
@@ -320,7 +321,10 @@ class Walk {
     if (linked && element.tag === 'a' && valueOf(element, 'href') !== null) layers.push([{ property: 'color', value: linked }]);
     layers.push(hints, ...matched.map((entry) => entry.rule.normal), inline.normal);
     if (matched.some((entry) => entry.rule.important.length > 0))
-      layers.push(...[...matched].sort((a, b) => b.layer - a.layer).map((entry) => entry.rule.important));
+      append(
+        layers,
+        [...matched].sort((a, b) => b.layer - a.layer).map((entry) => entry.rule.important),
+      );
     layers.push(inline.important);
     const custom = customProperties(above, layers);
     return computeStyle(above, cascaded(layers, custom, layers[0]!), custom, element.parent?.kind === 'root' ? 16 : this.rootSize);

@@ -1,4 +1,5 @@
 import { NAMED_COLOURS } from './namedColours.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** An sRGB colour: channels 0 to 255, fractions allowed; `a` from 0 to 1. */
 export interface Colour {
@@ -48,7 +49,7 @@ export function parseColour(written: string): Colour | null {
 function readColour(text: string): Colour | null {
   if (text === 'transparent') return CLEAR;
   if (text.startsWith('#')) return hexColour(text.slice(1));
-  const named = NAMED_COLOURS[text] ?? SYSTEM[text];
+  const named = lookup(NAMED_COLOURS, text) ?? lookup(SYSTEM, text);
   if (named) return hexColour(named.slice(1));
   const call = /^([a-z-]+)\(([^]*)\)$/.exec(text);
   if (!call) return null;
@@ -85,7 +86,7 @@ function alphaOf(part: string | undefined): number {
 
 function functionColour(name: string, parts: string[]): Colour | null {
   if (name === 'color') {
-    const linear = PREDEFINED[parts[0]!]?.(amount(parts[1], 1), amount(parts[2], 1), amount(parts[3], 1));
+    const linear = lookup(PREDEFINED, parts[0]!)?.(amount(parts[1], 1), amount(parts[2], 1), amount(parts[3], 1));
     return linear ? finished(linear, alphaOf(parts[4])) : null;
   }
   const a = alphaOf(parts[3]);

@@ -1,5 +1,7 @@
 import { BLACK, CLEAR, parseColour, type Colour } from './colour.ts';
 import { DESKTOP } from './media.ts';
+import { lookup } from '../source/lookup.ts';
+import { greatest, least } from '../source/lists.ts';
 
 /** How one or more elements are dressed: equal elements under equally dressed parents share one. */
 export interface Style {
@@ -205,9 +207,9 @@ function computeFont(
   const size = sizeOf(parent, inherited('font-size'), rootSize);
   // Browsers shrink text that turns monospace by their 13 to 16 px defaults, unless the size goes back to a set length.
   if (isMono(family) !== isMono(parent.family) && !size.absoluteSize) {
-    if (size.keywordSize) size.fontSize = (isMono(family) ? MONO_SIZES : SIZES)[size.keywordSize]!;
+    if (size.keywordSize) size.fontSize = lookup(isMono(family) ? MONO_SIZES : SIZES, size.keywordSize)!;
     else size.fontSize = isMono(family) ? (size.fontSize * 13) / 16 : (size.fontSize * 16) / 13;
-  } else if (size.keywordSize && isMono(family)) size.fontSize = MONO_SIZES[size.keywordSize]!;
+  } else if (size.keywordSize && isMono(family)) size.fontSize = lookup(MONO_SIZES, size.keywordSize)!;
   return { family, fontWeight: weightOf(parent.fontWeight, inherited('font-weight')), ...size };
 }
 
@@ -223,7 +225,7 @@ function sizeOf(
   });
   if (value === undefined) return as(parent.fontSize, parent.absoluteSize, parent.keywordSize);
   if (value === 'initial') return as(16, false, 'medium');
-  if (value in SIZES) return as(SIZES[value]!, false, value);
+  if (Object.hasOwn(SIZES, value)) return as(lookup(SIZES, value)!, false, value);
   if (value === 'larger') return as(parent.fontSize * 1.2, parent.absoluteSize);
   if (value === 'smaller') return as(parent.fontSize / 1.2, parent.absoluteSize);
   const length = lengthOf(value, parent.fontSize, rootSize);
@@ -264,7 +266,7 @@ function lengthIn(number: number, unit: string, em: number, rootSize: number): n
   if (unit === 'rem') return number * rootSize;
   if (unit === '%') return (number / 100) * em;
   if (unit === 'ex' || unit === 'ch') return number * em * 0.5;
-  return unit in UNITS ? number * UNITS[unit]! : null;
+  return Object.hasOwn(UNITS, unit) ? number * lookup(UNITS, unit)! : null;
 }
 
 /** calc(), min(), max() and clamp() of lengths (CSS Values 4, 10), numbers allowed as factors. */
@@ -307,8 +309,8 @@ function calculate(text: string, em: number, rootSize: number): number | null {
 
 function applied(name: string, values: number[]): number {
   if (name === '(' || name === 'calc(') return values[0]!;
-  if (name === 'min(') return Math.min(...values);
-  if (name === 'max(') return Math.max(...values);
+  if (name === 'min(') return least(values);
+  if (name === 'max(') return greatest(values);
   if (name === 'clamp(') return Math.max(values[0]!, Math.min(values[1]!, values[2]!));
   return NaN;
 }

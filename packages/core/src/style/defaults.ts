@@ -1,5 +1,6 @@
 import { has, valueOf, type ElementNode } from '../document/tree.ts';
 import type { Declared } from './properties.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** What browsers set before any author does (HTML Living Standard, "Rendering", in the values Chromium computes). */
 function sheet(text: string): Map<string, Declared[]> {
@@ -155,7 +156,7 @@ function hintOf(tag: string, name: string, value: string): { property: string; v
       return alignHint(tag, value.trim().toLowerCase());
     case 'type':
       return tag === 'ul' || tag === 'ol' || tag === 'li'
-        ? { property: 'list-style-type', value: LIST_TYPES[value] ?? LIST_TYPES[value.toLowerCase()] }
+        ? { property: 'list-style-type', value: lookup(LIST_TYPES, value) ?? lookup(LIST_TYPES, value.toLowerCase()) }
         : null;
     default:
       return null;
@@ -175,8 +176,8 @@ const LIST_TYPES: Record<string, string> = {
 };
 
 function alignHint(tag: string, value: string): { property: string; value: string | undefined } | null {
-  if (/^(?:div|thead|tbody|tfoot|tr|td|th)$/.test(tag)) return { property: 'text-align', value: BLOCK_ALIGNS[value] };
-  if (/^(?:p|h[1-6])$/.test(tag)) return { property: 'text-align', value: ALIGNS[value] };
+  if (/^(?:div|thead|tbody|tfoot|tr|td|th)$/.test(tag)) return { property: 'text-align', value: lookup(BLOCK_ALIGNS, value) };
+  if (/^(?:p|h[1-6])$/.test(tag)) return { property: 'text-align', value: lookup(ALIGNS, value) };
   const beside = value === 'left' || value === 'right';
   return beside && /^(?:img|table|iframe|object|embed|applet)$/.test(tag) ? { property: 'float', value } : null;
 }

@@ -4,6 +4,7 @@ import generate from 'css-tree/generator';
 import parse from 'css-tree/parser';
 import { valueOf, type ElementNode } from '../document/tree.ts';
 import { expandDeclaration, isTracked, type Declared } from './properties.ts';
+import { append } from '../source/lists.ts';
 
 export type Declarations = ReadonlyMap<string, string>;
 
@@ -52,7 +53,7 @@ function readDeclarations(text: string): Inline {
     if (node.type !== 'Declaration') return;
     const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
     const value = (node.value.type === 'Raw' ? node.value.value : generate(node.value)).trim();
-    if (isTracked(property)) (node.important ? important : normal).push(...expandDeclaration(property, value));
+    if (isTracked(property)) append(node.important ? important : normal, expandDeclaration(property, value));
     if (beaten.has(property) && !node.important) return;
     if (node.important) beaten.add(property);
     written.set(property, value.toLowerCase());

@@ -1,3 +1,4 @@
+import { lookup } from '../source/lookup.ts';
 /** The screen a page is judged on: a desktop window, nothing preferred. */
 export interface Screen {
   /** CSS px. */
@@ -89,7 +90,7 @@ function featureHolds(feature: string, screen: Screen): Answer {
   const limit =
     /^(min|max)-(?:device-)?(width|height|resolution|aspect-ratio|color)$/.exec(name) ?? /^()(?:device-)?(width|height)$/.exec(name);
   if (limit) return limitHolds(limit[1] ?? '', limit[2]!, value ?? '', screen);
-  const fixed = FIXED[name];
+  const fixed = lookup(FIXED, name);
   if (fixed === undefined)
     return name === 'color' || name === 'monochrome' ? (name === 'color') === (value === undefined || value !== '0') : null;
   return value === undefined ? !['none', 'no-preference', '0'].includes(fixed) : fixed === value;

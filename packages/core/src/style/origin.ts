@@ -6,6 +6,7 @@ import { inlineDeclarations } from './inline.ts';
 import { Matcher } from './matching.ts';
 import { DESKTOP, mediaHolds } from './media.ts';
 import { readSheet, ruleHolds, type SheetRule } from './sheets.ts';
+import { greatest } from '../source/lists.ts';
 
 /** Where the value of a property comes from. */
 export type Origin =
@@ -77,7 +78,7 @@ function declarationsOn(page: Page, element: ElementNode, property: string): Can
       if (!last) continue;
       const range = base !== null && last.at ? { start: base + last.at.start, end: base + last.at.end } : null;
       const origin: Origin = range ? { kind: 'page', range, rule } : { kind: 'linked', address, range: last.at ?? null };
-      found.push({ important, specificity: Math.max(...specificities), order, origin });
+      found.push({ important, specificity: greatest(specificities), order, origin });
     }
   }
   return found;

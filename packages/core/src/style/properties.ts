@@ -1,4 +1,5 @@
 import { parseColour, splitTop } from './colour.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** One longhand as a style sets it. */
 export interface Declared {
@@ -105,10 +106,10 @@ const WIDE = new Set(['inherit', 'initial', 'unset', 'revert', 'revert-layer']);
 export function isTracked(property: string): boolean {
   return (
     property.startsWith('--') ||
-    property in KEYWORDS ||
+    Object.hasOwn(KEYWORDS, property) ||
     COLOURS.has(property) ||
     FREE.has(property) ||
-    property in SHORTHANDS ||
+    Object.hasOwn(SHORTHANDS, property) ||
     property === 'all'
   );
 }
@@ -122,7 +123,7 @@ export function expandDeclaration(property: string, written: string): Declared[]
       : written.toLowerCase();
   if (value === '') return [];
   if (/var\(/i.test(value)) return [{ property, value }];
-  const expand = SHORTHANDS[property];
+  const expand = lookup(SHORTHANDS, property);
   if (expand && !WIDE.has(value)) return expand(value);
   if (expand) return shorthandLonghands(property).map((name) => ({ property: name, value }));
   return isValid(property, value) ? [{ property, value }] : [];
@@ -131,7 +132,7 @@ export function expandDeclaration(property: string, written: string): Declared[]
 function isValid(property: string, value: string): boolean {
   if (WIDE.has(value)) return true;
   if (COLOURS.has(property)) return isColour(value);
-  return KEYWORDS[property]?.test(value) ?? true;
+  return lookup(KEYWORDS, property)?.test(value) ?? true;
 }
 
 /** Legal as a colour, also where we cannot say which it is: browsers take it, so it must win. */
@@ -157,7 +158,7 @@ function shorthandLonghands(property: string): string[] {
     padding: '0',
     outline: '0',
   };
-  return (SHORTHANDS[property]!(sample[property] ?? '0') ?? []).map((one) => one.property);
+  return (lookup(SHORTHANDS, property)!(lookup(sample, property) ?? '0') ?? []).map((one) => one.property);
 }
 
 function declared(property: string, value: string): Declared[] {

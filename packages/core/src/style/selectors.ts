@@ -4,6 +4,7 @@ import generate from 'css-tree/generator';
 import type { CssNode, List, PseudoClassSelector, PseudoElementSelector, SelectorList } from 'css-tree';
 import { has, valueOf, type ElementNode } from '../document/tree.ts';
 import { PSEUDO_TESTS } from './pseudoClasses.ts';
+import { lookup } from '../source/lookup.ts';
 
 /** One condition on an element. */
 export type Simple =
@@ -154,11 +155,12 @@ const CASELESS_ATTRIBUTES = new Set([
 type Add = (simple: Simple, weight: number) => boolean;
 
 function addPseudo(name: string, children: List<CssNode> | null, add: Add, parent: readonly Complex[] | null): boolean {
-  const test = PSEUDO_TESTS[name];
+  const test = lookup(PSEUDO_TESTS, name);
   if (test) return add({ kind: 'test', passes: test }, CLASS);
   const first = children?.first;
-  if (NTH[name]) return first?.type === 'Nth' && addNth(name, first, add, parent);
-  if (FIXED_NTH[name]) return FIXED_NTH[name].every((simple, i) => add(simple, i === 0 ? CLASS : 0));
+  if (lookup(NTH, name)) return first?.type === 'Nth' && addNth(name, first, add, parent);
+  const fixed = lookup(FIXED_NTH, name);
+  if (fixed) return fixed.every((simple, i) => add(simple, i === 0 ? CLASS : 0));
   if (name === 'lang' || name === 'dir') return addLanguage(name, children, add);
   return MATCHING.has(name) && first?.type === 'SelectorList' && addMatching(name, first, add, parent);
 }
@@ -212,7 +214,7 @@ function addNth(name: string, node: Extract<CssNode, { type: 'Nth' }>, add: Add,
     formula.type === 'Identifier' ? [2, formula.name.toLowerCase() === 'odd' ? 1 : 0] : [Number(formula.a ?? 0), Number(formula.b ?? 0)];
   const of = node.selector ? compileSelectors(node.selector, parent) : null;
   if (node.selector && !of) return false;
-  return add({ ...NTH[name]!, a, b, of }, CLASS + (of ? highest(of) : 0));
+  return add({ ...lookup(NTH, name)!, a, b, of }, CLASS + (of ? highest(of) : 0));
 }
 
 function highest(list: readonly Complex[]): number {

@@ -6,6 +6,7 @@ import type { Atrule, Block, CssNode, Declaration, Raw, Rule as CssRule } from '
 import { expandDeclaration, isTracked, type Declared } from './properties.ts';
 import { mediaHolds, type Screen } from './media.ts';
 import { compileSelectors, type Complex } from './selectors.ts';
+import { append } from '../source/lists.ts';
 
 /** A style rule as far as the engine looks: its selectors and the declarations of properties it knows. */
 export interface SheetRule {
@@ -91,8 +92,12 @@ class Reader implements Sheet {
     for (const node of block.children.toArray()) {
       if (node.type === 'Declaration') {
         const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
-        if (isTracked(property)) (node.important ? important : normal).push(...placed(node, expandDeclaration(property, written(node))));
-      } else if (around.depth < DEEPEST) inner.push(...(node.type === 'Raw' ? [nestedRule(node)] : [node]).filter((one) => one !== null));
+        if (isTracked(property)) append(node.important ? important : normal, placed(node, expandDeclaration(property, written(node))));
+      } else if (around.depth < DEEPEST)
+        append(
+          inner,
+          (node.type === 'Raw' ? [nestedRule(node)] : [node]).filter((one) => one !== null),
+        );
     }
     if (normal.length > 0 || important.length > 0)
       this.rules.push({ selectors, normal, important, media: around.media, layer: around.layer });

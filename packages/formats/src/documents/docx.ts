@@ -1,4 +1,4 @@
-import { escapeText } from '@inkwell/core';
+import { lookup, escapeText } from '@inkwell/core';
 import { readPlace, type Source } from '../packages/source.ts';
 import { UnreadableEntry } from '../zip/entry.ts';
 import { pageNameOf, UnreadableDocument, type Converted } from './converted.ts';
@@ -29,7 +29,7 @@ export async function convertDocx(bytes: Buffer, source: Source, fileName: strin
   const page = pageNameOf(fileName);
   const images: { path: string; bytes: Uint8Array }[] = [];
   const convertImage = mammoth.images.imgElement(async (image) => {
-    const ending = ENDINGS[image.contentType] ?? 'bin';
+    const ending = lookup(ENDINGS, image.contentType) ?? 'bin';
     const path = `${page.replace(/\.html$/, '')}-images/image-${images.length + 1}.${ending}`;
     images.push({ path, bytes: new Uint8Array(await image.readAsArrayBuffer()) });
     return { src: path };
@@ -102,7 +102,7 @@ const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>',
 
 function plain(xml: string): string {
   return xml
-    .replace(/&(amp|lt|gt|quot|apos);/g, (_whole, name: string) => ENTITIES[name]!)
+    .replace(/&(amp|lt|gt|quot|apos);/g, (_whole, name: string) => lookup(ENTITIES, name)!)
     .replace(/\s+/g, ' ')
     .trim();
 }

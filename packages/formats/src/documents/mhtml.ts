@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import type { MimeNode } from '@zone-eu/mailsplit';
-import { parsePage, tidy, titleText } from '@inkwell/core';
+import { lookup, parsePage, tidy, titleText } from '@inkwell/core';
 import { decodeHtml, withCharset } from '../html/decode.ts';
 import { absolute, ledPage, ledSheet } from './led.ts';
 import { pageNameOf, UnreadableDocument, type Converted } from './converted.ts';
@@ -109,7 +109,7 @@ function placesFor(parts: readonly Part[], page: string, from: string): Map<stri
   const places = new Map<string, Placed>();
   const taken = new Set<string>();
   for (const part of parts) {
-    const ending = ENDINGS[part.type] ?? /^[a-z]+\/([a-z0-9]+)$/.exec(part.type)?.[1] ?? 'bin';
+    const ending = lookup(ENDINGS, part.type) ?? /^[a-z]+\/([a-z0-9]+)$/.exec(part.type)?.[1] ?? 'bin';
     const own = plainName(part.location);
     const plain = own.toLowerCase().endsWith(`.${ending}`) ? own : `${own.replace(/\..*$/, '') || 'file'}.${ending}`;
     const mark = createHash('sha256').update(part.bytes).digest('hex').slice(0, 8);

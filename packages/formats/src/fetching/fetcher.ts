@@ -1,4 +1,5 @@
-import { lookup } from 'node:dns';
+import { lookup } from '@inkwell/core';
+import { lookup as machineOf } from 'node:dns';
 import { request as requestHttp, type IncomingMessage } from 'node:http';
 import { request as requestHttps } from 'node:https';
 import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib';
@@ -103,7 +104,7 @@ export function answerOf(
         agent: false,
         signal: signal ? AbortSignal.any([signal, timeout]) : timeout,
         lookup: (name, options, found) =>
-          lookup(name, { ...options, all: true }, (error, places) => {
+          machineOf(name, { ...options, all: true }, (error, places) => {
             const good = (places ?? []).filter(({ address }) => barredPlace(policy, url, address) === null);
             if (error) found(error, []);
             else if (good.length === 0) found(new NotFetched(barredPlace(policy, url, places[0]!.address)!), []);
@@ -129,7 +130,7 @@ const REASONS: Readonly<Record<string, string>> = {
 function reasonOf(error: Error): string {
   const code = (error as NodeJS.ErrnoException).code ?? '';
   return (
-    REASONS[code] ??
+    lookup(REASONS, code) ??
     (/CERT|SSL|TLS/.test(code) ? 'shows a certificate that is not trusted' : `could not be reached (${code || error.message})`)
   );
 }
@@ -147,7 +148,7 @@ async function taken(url: URL, answer: IncomingMessage, { most }: FetchBounds): 
     answer.destroy();
     throw new NotFetched(`answers ${status}`);
   }
-  const unpack = UNPACK[(answer.headers['content-encoding'] ?? '').toLowerCase()];
+  const unpack = lookup(UNPACK, (answer.headers['content-encoding'] ?? '').toLowerCase());
   const [type = '', ...more] = (answer.headers['content-type'] ?? '').split(';');
   const charset = more.map((part) => /^\s*charset\s*=\s*"?([^"\s]+)/i.exec(part)?.[1]).find(Boolean) ?? '';
   return { url, type: type.trim().toLowerCase(), charset, bytes: await within(most, answer, unpack) };

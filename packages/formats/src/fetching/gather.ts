@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { applyEdits, parsePage, relativeTo, resolveAddress } from '@inkwell/core';
+import { append, lookup, applyEdits, parsePage, relativeTo, resolveAddress } from '@inkwell/core';
 import { attachmentKindOf } from '../attachments/kinds.ts';
 import { absolute, leadingEdits, ledSheet, type PlaceOf } from '../documents/led.ts';
 import { decodeHtml, LARGEST_PAGE, withCharset } from '../html/decode.ts';
@@ -30,7 +30,7 @@ const MEGABYTE = 1_000_000;
 
 /** From settings such as environment variables. */
 export function gatherBoundsFrom(settings: Readonly<Record<string, string | undefined>>): GatherBounds {
-  const number = (name: string, usual: number) => (Number(settings[name]) > 0 ? Number(settings[name]) : usual);
+  const number = (name: string, usual: number) => (Number(lookup(settings, name)) > 0 ? Number(lookup(settings, name)) : usual);
   return {
     pages: number('INKWELL_FETCH_PAGES', 500),
     bytes: number('INKWELL_FETCH_MB', 300) * MEGABYTE,
@@ -141,7 +141,7 @@ class Round {
       const map = got && readSitemap(got.bytes);
       if (got && !map) this.trouble(got.url.href, 'is no sitemap');
       for (const address of map?.pages ?? []) this.wishPage(address, true);
-      waiting.push(...(map?.sitemaps ?? []));
+      append(waiting, map?.sitemaps ?? []);
     }
   }
 

@@ -1,4 +1,4 @@
-import type { Edit } from '@inkwell/core';
+import { lookup, type Edit } from '@inkwell/core';
 import { decodeText, type Decoded } from './decode.ts';
 
 export type Encoded = { ok: true; bytes: Uint8Array } | { ok: false; letters: string[] };
@@ -65,7 +65,7 @@ function byteOffsets(
   { encoding, bom, text }: Pick<Decoded, 'encoding' | 'bom' | 'text'>,
   offsets: readonly number[],
 ): number[] {
-  const from = bom ? MARK_LENGTHS[encoding]! : 0;
+  const from = bom ? lookup(MARK_LENGTHS, encoding)! : 0;
   if (encoding.startsWith('utf-16')) return offsets.map((offset) => from + 2 * offset);
   if (bytes.length - from === text.length) return offsets.map((offset) => from + offset);
   return encoding === 'utf-8' ? utf8Offsets(bytes, from, offsets) : walkedOffsets(bytes, encoding, from, offsets);

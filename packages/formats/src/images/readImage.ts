@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import { imageSize } from 'image-size';
 
 export interface ImageFacts {
@@ -23,7 +24,7 @@ const KINDS: Readonly<Record<string, Pick<ImageFacts, 'ending' | 'mediaType'>>> 
 export function readImage(bytes: Uint8Array): ImageFacts | null {
   try {
     const { type = '', width, height } = imageSize(bytes);
-    const kind = KINDS[type === 'heif' && isAvif(bytes) ? 'avif' : type];
+    const kind = lookup(KINDS, type === 'heif' && isAvif(bytes) ? 'avif' : type);
     return kind && width > 0 && height > 0 ? { ...kind, width, height } : null;
   } catch {
     return null;

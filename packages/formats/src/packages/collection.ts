@@ -1,4 +1,4 @@
-import { FILE_BASE_FOLDER } from '@inkwell/core';
+import { append, FILE_BASE_FOLDER } from '@inkwell/core';
 import { decodeHtml } from '../html/decode.ts';
 import { UnreadableEntry } from '../zip/entry.ts';
 import { isContainer, packageDocumentIn, readPackageDocument, readTableOfContents, type Book } from './book.ts';
@@ -77,7 +77,7 @@ class Reading {
     this.missing(manifest, contents);
     const pages: CollectionPage[] = [];
     for (const file of this.inOrder(contents, (path) => PAGE_NAME.test(path) || (/\.xml$/i.test(path) && path !== manifest.path)))
-      pages.push(...(await this.pagesOfCourse(file, contents)));
+      append(pages, await this.pagesOfCourse(file, contents));
     return this.collection('course', contents?.title ?? '', pages);
   }
 

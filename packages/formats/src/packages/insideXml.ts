@@ -1,5 +1,5 @@
 import { SaxesParser } from 'saxes';
-import { tidy, type Edit } from '@inkwell/core';
+import { lookup, tidy, type Edit } from '@inkwell/core';
 import { localName } from './xmlTree.ts';
 
 /** HTML that lies inside an XML file: a discussion topic, an assignment, a question. */
@@ -106,7 +106,7 @@ function readStretches(xml: string, from: number, to: number): { html: string; s
       at = xml.indexOf(close, at + 2) + close.length;
     } else if (xml[at] === '&') {
       const [written, hex, decimal, name] = REFERENCE.exec(xml.slice(at, at + 12))!;
-      add('sign', at, at + written.length, name ? NAMED[name]! : String.fromCodePoint(hex ? parseInt(hex, 16) : Number(decimal)));
+      add('sign', at, at + written.length, name ? lookup(NAMED, name)! : String.fromCodePoint(hex ? parseInt(hex, 16) : Number(decimal)));
       at += written.length;
     } else {
       const next = nextOf(xml, at, to);

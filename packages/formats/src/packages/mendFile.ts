@@ -1,4 +1,4 @@
-import { applyEdits, changeBetween, type Edit } from '@inkwell/core';
+import { append, applyEdits, changeBetween, type Edit } from '@inkwell/core';
 import { decodeHtml } from '../html/decode.ts';
 import { encodeEdits } from '../html/encode.ts';
 import { editsInXml, pagesInXml } from './insideXml.ts';
@@ -24,12 +24,12 @@ export function mendFile(bytes: Uint8Array, pages: readonly MendedText[]): { ok:
     const change = changeBetween(before, after).edits;
     if (inside === null) {
       if (read.text !== before) return { ok: false, why: CHANGED };
-      edits.push(...change);
+      append(edits, change);
       continue;
     }
     const held = found!.get(inside);
     if (held?.html !== before) return { ok: false, why: CHANGED };
-    edits.push(...editsInXml(read.text, held, change));
+    append(edits, editsInXml(read.text, held, change));
   }
   edits.sort((a, b) => a.start - b.start);
   if (found && !readsBack(read.text, edits, pages)) return { ok: false, why: 'could not be fixed in its XML, and was left as it is' };

@@ -1,4 +1,4 @@
-import { escapeText, evidenceOf, OUTCOME_WORDS } from '@inkwell/core';
+import { lookup, escapeText, evidenceOf, OUTCOME_WORDS } from '@inkwell/core';
 import { LOOK_NAMES, type ReportSaid } from './said.ts';
 
 const text = (value: unknown) => escapeText(String(value)).replaceAll('"', '&quot;');
@@ -143,7 +143,7 @@ function pagesPart({ pages }: ReportSaid, most: number): string {
       page.revision,
       page.release === 'draft' ? page.verdict : `${page.verdict}, ${page.release}`,
       page.signed ? `${page.signed.by}, ${page.signed.at}` : 'not signed off',
-      page.looks.length > 0 ? page.looks.map((look) => LOOK_NAMES[look] ?? look).join(', ') : 'not looked at by people',
+      page.looks.length > 0 ? page.looks.map((look) => lookup(LOOK_NAMES, look) ?? look).join(', ') : 'not looked at by people',
       page.must + page.should + page.consider + page.questions,
     ]);
   const some = `Here are the first ${many(most, 'page', 'pages')} of ${pages.length.toLocaleString('en')}.`;

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { ReportedFinding, ReportedPage } from './report.ts';
 
 const COLUMNS = ['page', 'line', 'column', 'weight', 'outcome', 'rule', 'criteria', 'message', 'path', 'fingerprint'] as const;
@@ -22,7 +23,7 @@ export function toCsvTable(rows: readonly object[], named?: readonly string[]): 
 export function csvRows(rows: readonly object[], columns: readonly string[]): string {
   const text = (value: unknown) =>
     value === null || value === undefined ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value as string);
-  return rows.map((row) => line(columns.map((name) => text((row as Record<string, unknown>)[name])))).join('');
+  return rows.map((row) => line(columns.map((name) => text(lookup(row as Record<string, unknown>, name))))).join('');
 }
 
 function rowOf(path: string, { at, weight, outcome, rule, criteria, message, fingerprint }: ReportedFinding): (string | number)[] {

@@ -1,4 +1,4 @@
-import type { ReportedFinding, Scope, Verdict } from '@inkwell/core';
+import type { ReportedFinding, RuleTrouble, Scope, Verdict } from '@inkwell/core';
 
 export type { ReportedFinding, ReportedPlace } from '@inkwell/core';
 
@@ -10,6 +10,8 @@ export interface ReportedPage {
   /** False for a page that its collection's manifest does not name. */
   listed?: boolean;
   findings: ReportedFinding[];
+  /** Rules that failed on this page: what they would find is not known. */
+  troubles?: readonly RuleTrouble[];
 }
 
 /** The collection that was audited, when it was one. */

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { ReportedFinding, ReportedPage, ReportHead, RuleTexts } from './report.ts';
 import { list } from './list.ts';
 
@@ -31,7 +32,7 @@ function resultOf(path: string, finding: ReportedFinding, ruleIndex: number) {
     ruleId: finding.rule,
     ruleIndex,
     kind: question ? 'review' : 'fail',
-    level: question ? 'none' : LEVELS[finding.weight],
+    level: question ? 'none' : lookup(LEVELS, finding.weight),
     message: { text: finding.message },
     locations: [
       {

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 /** How much a package may hold: what goes beyond was made to do harm, or is no collection of pages. */
 export interface Limits {
   entries: number;
@@ -13,7 +14,7 @@ const MEGABYTE = 1024 * 1024;
 /** From settings such as environment variables; what is not set, or is no number above 0, keeps its usual value. */
 export function limitsFrom(settings: Readonly<Record<string, string | undefined>>): Limits {
   const number = (name: string, usual: number) => {
-    const value = Number(settings[name]);
+    const value = Number(lookup(settings, name));
     return value > 0 ? value : usual;
   };
   return {

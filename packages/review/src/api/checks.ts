@@ -1,4 +1,4 @@
-import { ENGINE_VERSION, PROFILES, type Profile, type Scope, type Vocabulary } from '@inkwell/core';
+import { lookup, ENGINE_VERSION, PROFILES, type Profile, type Scope, type Vocabulary } from '@inkwell/core';
 import { readProfile } from '@inkwell/formats';
 import {
   barFor,
@@ -114,7 +114,7 @@ async function profileOf(
     return done({ profile: bar.profile, vocabulary: bar.vocabulary });
   }
   const own = await profileByName(at, wish);
-  const known = PROFILES[wish.toLowerCase()];
+  const known = lookup(PROFILES, wish.toLowerCase());
   if (own) return done({ profile: own.selection, vocabulary: own.vocabulary });
   return known ? done({ profile: known, vocabulary: {} }) : notFound('This profile');
 }

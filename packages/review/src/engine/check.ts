@@ -1,4 +1,5 @@
 import {
+  lookup,
   auditPage,
   fixCertain,
   parseAgain,
@@ -43,7 +44,7 @@ function told(page: Page, { profile, contentType, settled }: CheckedWish): Pick<
     findings: findings.map((finding): CheckedFinding => {
       const rule = ruleOf(finding.rule);
       const one = reported(finding);
-      const standing = settled[finding.fingerprint];
+      const standing = lookup(settled, finding.fingerprint);
       return { ...one, sentence: one.message, why: rule?.why ?? '', fix: rule?.fix ?? '', ...(standing === undefined ? {} : { standing }) };
     }),
   };

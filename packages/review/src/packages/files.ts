@@ -4,7 +4,7 @@ import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { FILE_BASE_FOLDER } from '@inkwell/core';
+import { append, FILE_BASE_FOLDER } from '@inkwell/core';
 import { readInParts, readPlace, UnreadableEntry, type Collection, type SourceFile } from '@inkwell/formats';
 import { bytesOf, hashOf, keepFiles, keepStream, writing, type Database, type KeptAt, type NewFile, type StoredFile } from '@inkwell/store';
 import type { Services } from '../services.ts';
@@ -110,7 +110,10 @@ export async function keepAll(services: Services, collection: Collection): Promi
         together.push({ path: file.path, mediaType, bytes: content });
         bytes += content.length;
       }
-      kept.push(...placesOf(file, collection).map((path) => ({ path, sha256 })));
+      append(
+        kept,
+        placesOf(file, collection).map((path) => ({ path, sha256 })),
+      );
     } catch (error) {
       if (!(error instanceof UnreadableEntry)) throw error;
     }

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 /** Media types of files that pages show, by the ending of their names (IANA media type registry). */
 const TYPES: Readonly<Record<string, string>> = {
   avif: 'image/avif',
@@ -28,5 +29,5 @@ const TYPES: Readonly<Record<string, string>> = {
 };
 
 export function mediaTypeOf(path: string): string {
-  return TYPES[/\.([a-z0-9]+)$/i.exec(path)?.[1]?.toLowerCase() ?? ''] ?? 'application/octet-stream';
+  return lookup(TYPES, /\.([a-z0-9]+)$/i.exec(path)?.[1]?.toLowerCase() ?? '') ?? 'application/octet-stream';
 }

@@ -1,4 +1,4 @@
-import { importsOf, resolveAddress, type Family, type Neighbours } from '@inkwell/core';
+import { append, importsOf, resolveAddress, type Family, type Neighbours } from '@inkwell/core';
 import { readPlace, UnreadableEntry, type Collection } from '@inkwell/formats';
 import { barFor, type FoundIn } from '@inkwell/store';
 import { askedOf } from '../bars.ts';
@@ -72,10 +72,14 @@ async function sheetsIn(
   const found: Record<string, string> = {};
   for (const waiting = [...paths]; waiting.length > 0;) {
     const path = waiting.shift()!;
-    if (path in found) continue;
+    if (Object.hasOwn(found, path)) continue;
     known.set(path, known.get(path) ?? textOf(collection, path));
-    found[path] = await known.get(path)!;
-    waiting.push(...importsOf(found[path]).flatMap((address) => resolveAddress(path, address) ?? []));
+    const text = await known.get(path)!;
+    found[path] = text;
+    append(
+      waiting,
+      importsOf(text).flatMap((address) => resolveAddress(path, address) ?? []),
+    );
   }
   return found;
 }

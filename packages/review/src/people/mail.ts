@@ -1,3 +1,4 @@
+import { append } from '@inkwell/core';
 import { messagesDue, messagesWent, type MessageDue } from '@inkwell/store';
 import { unlessAllowed, type Actor } from '../actor.ts';
 import { done, type Result } from '../problems.ts';
@@ -29,7 +30,7 @@ export async function sendMail(
   const due = await messagesDue(db, AT_ONCE);
   const went: { id: number; trouble: string | null }[] = [];
   for (let at = 0; at < due.length; at += TOGETHER)
-    went.push(...(await Promise.all(due.slice(at, at + TOGETHER).map((one) => tried(one, wish.send)))));
+    append(went, await Promise.all(due.slice(at, at + TOGETHER).map((one) => tried(one, wish.send))));
   if (went.length > 0) await messagesWent(db, went);
   const sent = went.filter(({ trouble }) => trouble === null).length;
   return done({ sent, refused: went.length - sent });

@@ -1,4 +1,4 @@
-import { backgroundsIn, fileAt } from '@inkwell/core';
+import { lookup, backgroundsIn, fileAt } from '@inkwell/core';
 import { lookDistance, printDistance, type ImageLook } from '@inkwell/formats';
 import {
   bytesWhole,
@@ -99,7 +99,7 @@ async function readSheets({ db }: Services, collection: number): Promise<boolean
     LONGEST_SHEET,
   );
   const images = sheets.flatMap(({ path }) =>
-    backgroundsIn(texts[path] ?? '').flatMap(({ selector, url }) => {
+    backgroundsIn(lookup(texts, path) ?? '').flatMap(({ selector, url }) => {
       const file = fileAt(url, path);
       return file ? [{ sheet: path, selector, name: file.file, borrowed: file.borrowed }] : [];
     }),

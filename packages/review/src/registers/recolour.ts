@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { applyEdits, colourChoices, hexOf, parseColour, type ColourChoice, type ColourSource } from '@inkwell/core';
+import { lookup, applyEdits, colourChoices, hexOf, parseColour, type ColourChoice, type ColourSource } from '@inkwell/core';
 import {
   changeFiles,
   hashOf,
@@ -116,7 +116,7 @@ export async function recolouring(
   for (const [collection, sources] of await sourcesOf(services, found)) {
     const texts = await textsOfFiles(services.db, collection, [...new Set(sources.map(({ sheet }) => sheet))], LONGEST);
     for (const source of sources) {
-      const text = texts[source.sheet];
+      const text = lookup(texts, source.sheet);
       if (text !== undefined) shown.push({ ...source, collection: slugs.get(collection)!, ...saidAt(text, source) });
     }
   }
@@ -196,7 +196,7 @@ async function sheetsWith(trx: Write, collection: number, sources: readonly Colo
   const texts = await textsOfFiles(trx, collection, paths, LONGEST);
   const files: StrokeFile[] = [];
   for (const path of paths) {
-    const text = texts[path];
+    const text = lookup(texts, path);
     const before = await fileAt(trx, collection, path);
     // Letters that are not UTF-8 would not come out as they went in.
     if (text === undefined || text.includes('\ufffd') || !before) continue;

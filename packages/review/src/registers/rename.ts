@@ -1,4 +1,14 @@
-import { applyEdits, FILE_BASE_FOLDER, oddNameOf, type OddName, renameInStyles, renameInXml, type Renames } from '@inkwell/core';
+import {
+  append,
+  lookup,
+  applyEdits,
+  FILE_BASE_FOLDER,
+  oddNameOf,
+  type OddName,
+  renameInStyles,
+  renameInXml,
+  type Renames,
+} from '@inkwell/core';
 import { nameFromWords, plainName } from '@inkwell/formats';
 import {
   casesOf,
@@ -63,7 +73,7 @@ export async function renamesIn(trx: Write, collectionId: number, wished: Readon
       { path: to, before: null, after: sha256 },
     ];
   });
-  files.push(...(await following(trx, collectionId, all, new Map(moved))));
+  append(files, await following(trx, collectionId, all, new Map(moved)));
   const showing = await pagesShowing(
     trx,
     collectionId,
@@ -90,7 +100,7 @@ async function following(
   );
   const changed: StrokeFile[] = [];
   for (const { path, sha256, mediaType } of some) {
-    const text = texts[path] ?? '';
+    const text = lookup(texts, path) ?? '';
     const edits = /\.css$/i.test(path) ? renameInStyles(text, path, renames) : renameInXml(text, path, renames);
     if (edits.length === 0) continue;
     const bytes = new TextEncoder().encode(applyEdits(text, edits));

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { escapeText } from '@inkwell/core';
+import { append, escapeText } from '@inkwell/core';
 import { limitsFrom, UnreadableDocument, writeNewZip, zipSource, type Trouble } from '@inkwell/formats';
 import { HostTrouble, type Connector, type HostPage } from '@inkwell/host';
 import { hostById, keepFile, noteFetched, type Package } from '@inkwell/store';
@@ -43,7 +43,7 @@ export async function openHostPlace(services: Services, found: Package, [id, pla
     const connector = connectorOf(host);
     const title = (await connector.places()).find((one) => one.place === place)?.title ?? place!;
     const pages: HostPage[] = [];
-    for await (const some of connector.pages(place!)) pages.push(...some);
+    for await (const some of connector.pages(place!)) append(pages, some);
     if (pages.length === 0) throw new UnreadableDocument('The host has no page there.');
     await writeNewZip(file, entriesOf(services, found, connector, { place: place!, title, pages, troubles }));
     return { source: await zipSource(file, limitsFrom(process.env)), made: { file, name: found.name }, title, troubles };

@@ -1,4 +1,5 @@
 import {
+  lookup,
   CRITERIA,
   outcomesUnder,
   NO_COUNTS,
@@ -111,7 +112,8 @@ interface Read {
   judged: Map<string, Judged>;
 }
 
-const USED = (audits: ReportedAudits, register: (typeof REGISTERS)[number]) => audits.registers[String(REGISTERS.indexOf(register))] ?? 0;
+const USED = (audits: ReportedAudits, register: (typeof REGISTERS)[number]) =>
+  lookup(audits.registers, String(REGISTERS.indexOf(register))) ?? 0;
 
 function contentOf({ pages, audits }: Read): Pick<ReportSaid, 'engines' | 'audited' | 'contentTypes' | 'present' | 'exceptions' | 'pages'> {
   const types = new Map<string, number>();

@@ -1,5 +1,7 @@
 import { sql } from 'kysely';
 import {
+  greatest,
+  least,
   composeMoves,
   LineIndex,
   mapOffset,
@@ -117,7 +119,7 @@ export async function findingsNow(db: Database | Write, ids: readonly number[]):
     where f.id = any(${ids}::integer[])`.execute(db);
   const byPage = new Map<number, typeof rows>();
   for (const row of rows) byPage.set(row.page_id, [...(byPage.get(row.page_id) ?? []), row]);
-  const pages = [...byPage].map(([page, own]) => ({ page, oldest: Math.min(...own.map((row) => row.from_audit)) }));
+  const pages = [...byPage].map(([page, own]) => ({ page, oldest: least(own.map((row) => row.from_audit)) }));
   const asked = JSON.stringify(pages);
   const { rows: audits } = await sql<{ id: number; page_id: number; moves: [number, number, number][] }>`select a.id, a.page_id, a.moves
     from jsonb_to_recordset(${asked}::jsonb) as r (page integer, oldest integer) join audits a on a.page_id = r.page and a.id > r.oldest
@@ -189,7 +191,7 @@ function inOrder(rows: readonly Row[], since: Since, lines: LineIndex): StoredFi
     return { ...place, start: placeUnder(moves, place.start) ?? place.start, end: mapOffset(moves, place.end, -1) ?? place.end };
   };
   const findings = [...places.values()].map((own) =>
-    toFinding(own, moved, lines, Math.max(...own.map((row) => since.get(row.from_audit)?.age ?? 0))),
+    toFinding(own, moved, lines, greatest(own.map((row) => since.get(row.from_audit)?.age ?? 0))),
   );
   return findings.sort((a, b) => a.at.start - b.at.start || b.at.end - a.at.end || ruleOrder(a.rule) - ruleOrder(b.rule) || a.id - b.id);
 }

@@ -1,4 +1,5 @@
 'use client';
+import { lookup } from '@inkwell/core';
 import { useState } from 'react';
 import ReactCrop, { type PercentCrop } from 'react-image-crop';
 import 'react-image-crop/dist/ReactCrop.css';
@@ -101,7 +102,7 @@ async function drawn(image: HTMLImageElement, part: ImagePart, width: number, na
   const context = canvas.getContext('2d')!;
   context.imageSmoothingQuality = 'high';
   context.drawImage(image, part.x, part.y, part.width, part.height, 0, 0, canvas.width, canvas.height);
-  const type = WRITTEN[/\.([a-z]+)$/i.exec(name)?.[1]?.toLowerCase() ?? ''] ?? 'image/png';
+  const type = lookup(WRITTEN, /\.([a-z]+)$/i.exec(name)?.[1]?.toLowerCase() ?? '') ?? 'image/png';
   const blob = await new Promise<Blob>((resolve, reject) =>
     canvas.toBlob((made) => (made ? resolve(made) : reject(new Error('The browser could not write the image.'))), type, 0.9),
   );

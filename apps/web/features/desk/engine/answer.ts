@@ -1,4 +1,5 @@
 import {
+  lookup,
   addressOf,
   alikeTo,
   amendPage,
@@ -249,7 +250,7 @@ function isSamePlace(one: PageText, other: PageText): boolean {
 
 function isSameRecord(one: Readonly<Record<string, string>>, other: Readonly<Record<string, string>>): boolean {
   const names = Object.keys(one);
-  return names.length === Object.keys(other).length && names.every((name) => one[name] === other[name]);
+  return names.length === Object.keys(other).length && names.every((name) => lookup(one, name) === lookup(other, name));
 }
 
 function placeOf({ rule, path, start }: FindingKey): string {

@@ -1,5 +1,5 @@
 'use client';
-import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
+import { lookup, type Inputs, type RemedyName, type RemedyOffer } from '@inkwell/core';
 import { useEffect, useMemo, useRef, useState, type FormEvent, type KeyboardEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -125,7 +125,7 @@ export function RemedyForm({
             <RemedyField
               key={field.name}
               field={field}
-              value={inputs?.[field.name] ?? ''}
+              value={lookup(inputs, field.name) ?? ''}
               place={place}
               onChange={(value) => fill(offer.name, { [field.name]: value })}
             />
@@ -152,7 +152,7 @@ export function RemedyForm({
 
 /** What is written by hand is looked at while it is written. */
 function warnedBy(page: PageText, finding: FindingKey, offer: RemedyOffer | undefined, inputs: Inputs | undefined) {
-  const writes = offer?.fields.some(({ kind, name }) => kind !== 'choice' && inputs?.[name]?.trim());
+  const writes = offer?.fields.some(({ kind, name }) => kind !== 'choice' && lookup(inputs, name)?.trim());
   return offer && inputs && writes ? { kind: 'warned' as const, page, finding, remedy: offer.name, inputs } : null;
 }
 
@@ -186,7 +186,10 @@ function useCorrection(text: PageText, key: FindingKey, engine: Engine) {
   );
   const fill = (remedy: string, values: Inputs) => {
     setName(remedy);
-    setTyped((now) => ({ ...now, [remedy]: { ...found?.offers.find((one) => one.name === remedy)?.inputs, ...now[remedy], ...values } }));
+    setTyped((now) => ({
+      ...now,
+      [remedy]: { ...found?.offers.find((one) => one.name === remedy)?.inputs, ...lookup(now, remedy), ...values },
+    }));
   };
   return { found, usable, offer, inputs, preview, choose: setName, fill };
 }

@@ -1,5 +1,5 @@
 'use client';
-import type { ColourSubject, PassingColour, ImageSubject } from '@inkwell/core';
+import { lookup, type ColourSubject, type PassingColour, type ImageSubject } from '@inkwell/core';
 import type { ImageUse } from '@inkwell/review';
 import { Link } from '@/ui/Link';
 import { useEffect, useState } from 'react';
@@ -194,7 +194,7 @@ export function ColourPanel({ subject, chosen, usable, onChoose }: ColourPanelPr
       <Swatches aria-label="Colours that pass here">
         {passing.map((one) => {
           const { remedy, inputs } = settingOf(one);
-          const set = chosen.remedy === remedy && Object.entries(inputs).every(([name, value]) => chosen.inputs?.[name] === value);
+          const set = chosen.remedy === remedy && Object.entries(inputs).every(([name, value]) => lookup(chosen.inputs, name) === value);
           const pair = one.of === 'text' ? { color: one.colour, background } : { color, background: one.colour };
           return (
             <li key={`${one.of} ${one.way} ${one.colour}`}>

@@ -1,5 +1,5 @@
 'use client';
-import type { Inputs, RemedyName, RemedyOffer } from '@inkwell/core';
+import { lookup, type Inputs, type RemedyName, type RemedyOffer } from '@inkwell/core';
 import type { Note } from '@inkwell/review';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -96,7 +96,7 @@ function Companion({ note, text, engine, collection, mayChange, onFill }: Omit<V
   const [typed, setTyped] = useState<Inputs>({});
   const inputs = useMemo(() => ({ ...offer?.inputs, ...typed }), [offer, typed]);
   const [on, setOn] = useState(false);
-  const ready = offer?.fields.every((field) => inputs[field.name]?.trim()) === true;
+  const ready = offer?.fields.every((field) => lookup(inputs, field.name)?.trim()) === true;
   const goes = on && ready;
   useEffect(() => onFill(note.id, goes && offer ? { note, remedy: offer.name, inputs } : null), [note, goes, offer, inputs, onFill]);
   const typing = goes && offer.fields.some(({ kind }) => kind !== 'choice');
@@ -145,7 +145,7 @@ function FieldsOf({ usable, offer, inputs, place, onChoose, onFill }: FieldsProp
         <RemedyField
           key={field.name}
           field={field}
-          value={inputs[field.name] ?? ''}
+          value={lookup(inputs, field.name) ?? ''}
           place={place}
           onChange={(value) => onFill({ [field.name]: value })}
         />

@@ -1,5 +1,5 @@
 'use client';
-import type { TableView } from '@inkwell/core';
+import { lookup, type TableView } from '@inkwell/core';
 import styled from 'styled-components';
 
 const Frame = styled.div`
@@ -79,7 +79,7 @@ export function CellGrid({ table, before, label, fills, onFill }: CellGridProps)
                     {blank && onFill ? (
                       <input
                         aria-label={`Words for the empty header, row ${i + 1}, cell ${j + 1}`}
-                        value={fills[blank.path] ?? ''}
+                        value={lookup(fills, blank.path) ?? ''}
                         onChange={({ target }) => onFill(blank.path, target.value)}
                       />
                     ) : (

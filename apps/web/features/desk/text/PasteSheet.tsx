@@ -1,5 +1,5 @@
 'use client';
-import type { Pasted } from '@inkwell/core';
+import { lookup, type Pasted } from '@inkwell/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
@@ -56,7 +56,7 @@ export function PasteSheet({ bold, onClose, onAnswer }: PasteSheetProps) {
             <b>{text}</b>
             <Pick
               label="It is"
-              value={levels[path] ?? '0'}
+              value={lookup(levels, path) ?? '0'}
               onChange={(level) => setLevels({ ...levels, [path]: level })}
               options={OPTIONS}
             />
@@ -67,7 +67,9 @@ export function PasteSheet({ bold, onClose, onAnswer }: PasteSheetProps) {
         <Button
           $look="main"
           onPress={() =>
-            onAnswer(bold.flatMap(({ path }) => (Number(levels[path] ?? 0) > 0 ? [{ path, level: Number(levels[path]) }] : [])))
+            onAnswer(
+              bold.flatMap(({ path }) => (Number(lookup(levels, path) ?? 0) > 0 ? [{ path, level: Number(lookup(levels, path)) }] : [])),
+            )
           }
         >
           Put it in

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import { Extension, Mark, mergeAttributes, Node, type Extensions, type JSONContent } from '@tiptap/core';
 import { ListItem } from '@tiptap/extension-list';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
@@ -18,7 +19,7 @@ const MANAGED: Readonly<Record<string, readonly string[]>> = {
 export type Kept = Readonly<Record<string, string>>;
 
 function keptOf(element: HTMLElement): Kept | null {
-  const managed = MANAGED[element.localName] ?? [];
+  const managed = lookup(MANAGED, element.localName) ?? [];
   const others = [...element.attributes].filter(({ name }) => !managed.includes(name) && !name.startsWith('data-kept-'));
   return others.length > 0 ? Object.fromEntries(others.map(({ name, value }) => [name, value])) : null;
 }

@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { Parts } from './read';
 import type { Kept, Piece } from './schema';
 
@@ -180,7 +181,7 @@ function inline(pieces: readonly Piece[]): string {
 
 function markTag(mark: MarkOf): string {
   const tags: Record<string, string> = { bold: 'strong', italic: 'em', link: 'a' };
-  return tags[mark.type] ?? (mark.attrs?.tag as string | undefined) ?? 'span';
+  return lookup(tags, mark.type) ?? (mark.attrs?.tag as string | undefined) ?? 'span';
 }
 
 function leaf(piece: Piece): string {

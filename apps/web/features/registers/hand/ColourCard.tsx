@@ -1,5 +1,5 @@
 'use client';
-import { contrastRatio, parseColour } from '@inkwell/core';
+import { lookup, contrastRatio, parseColour } from '@inkwell/core';
 import type { Problem, Recolouring, ThingLine } from '@inkwell/review';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -73,7 +73,7 @@ export function ColourCard({ collection, line, onRecolour }: CardProps) {
         {known.passing.map((one) => (
           <Button key={`${one.way} ${one.colour}`} onPress={() => setColor(one.colour)}>
             <Swatch style={{ background: one.colour }} aria-hidden="true" />
-            {`${known.names[one.colour] ?? one.colour}, ${WAYS[one.way]}, ${one.ratio}`}
+            {`${lookup(known.names, one.colour) ?? one.colour}, ${WAYS[one.way]}, ${one.ratio}`}
           </Button>
         ))}
       </Passing>

@@ -1,5 +1,5 @@
 'use client';
-import type { Mend, MendPart } from '@inkwell/core';
+import { lookup, type Mend, type MendPart } from '@inkwell/core';
 import type { CaseView, NameForFile, ThingLine } from '@inkwell/review';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -84,7 +84,7 @@ function useDraft({ line, thing }: Pick<CardProps, 'line' | 'thing'>) {
   const { chosen, choose } = useTicked(cases, (one) => exceptionOf(one, usual) === null);
   const name = useName(line, way === 'says' ? words : '');
   const mendOf = (one: CaseView): Mend | null => {
-    const text = (exceptionOf(one, usual) === null ? words : (own[caseKey(one)] ?? '')).trim();
+    const text = (exceptionOf(one, usual) === null ? words : (lookup(own, caseKey(one)) ?? '')).trim();
     if (way === 'says' && text === '' && caption === null) return null;
     const alternative = way === 'decorates' ? { alternative: '' } : text === '' ? {} : { alternative: text };
     return { do: 'describe', ...alternative, ...(caption === null ? {} : { caption: caption.trim() }) };
@@ -146,7 +146,7 @@ export function DescribeCard({ collection, line, thing, engine, isNext, onDone, 
             extra={(one) => {
               const why = exceptionOf(one, usual);
               if (why === null || way === 'decorates') return null;
-              return <TextBox label={why} value={own[caseKey(one)] ?? ''} onChange={(text) => draft.sayOwn(one, text)} />;
+              return <TextBox label={why} value={lookup(own, caseKey(one)) ?? ''} onChange={(text) => draft.sayOwn(one, text)} />;
             }}
           />
         </>

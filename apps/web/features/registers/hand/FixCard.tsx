@@ -1,5 +1,5 @@
 'use client';
-import type { Mend, RegisterName, RemedyName } from '@inkwell/core';
+import { lookup, type Mend, type RegisterName, type RemedyName } from '@inkwell/core';
 import type { CaseView, RuleOffers, ThingLine } from '@inkwell/review';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -47,7 +47,7 @@ export function FixCard({ register, collection, line, thing, word, says, onDone 
   const filled = { ...chosen.offer.inputs, ...inputs };
   // What each place proposes for itself is left to it, but where somebody wrote something.
   const mend: Mend = { do: 'fix', rule: chosen.rule, remedy: chosen.offer.name as RemedyName, inputs: chosen.offer.certain ? {} : filled };
-  const ready = chosen.offer.fields.every(({ name, kind }) => kind === 'choice' || (filled[name] ?? '').trim() !== '');
+  const ready = chosen.offer.fields.every(({ name, kind }) => kind === 'choice' || (lookup(filled, name) ?? '').trim() !== '');
   const parts = open.flatMap((one) => (ticked.chosen.has(caseKey(one)) ? [{ thing: one.thing, alike: [one.case], mend }] : []));
   const uses = open.reduce((sum, one) => sum + (ticked.chosen.has(caseKey(one)) ? one.uses : 0), 0);
   return (
@@ -73,7 +73,7 @@ export function FixCard({ register, collection, line, thing, word, says, onDone 
         <RemedyField
           key={`${chosen.key} ${field.name}`}
           field={field}
-          value={filled[field.name] ?? ''}
+          value={lookup(filled, field.name) ?? ''}
           place={{ collection: line.collections[0] ?? '', address: '', source: '' }}
           onChange={(text) => setInputs((now) => ({ ...now, [field.name]: text }))}
         />

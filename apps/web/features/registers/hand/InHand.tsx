@@ -1,5 +1,5 @@
 'use client';
-import { ruleOf, type RegisterName } from '@inkwell/core';
+import { lookup, ruleOf, type RegisterName } from '@inkwell/core';
 import type { CaseView, ThingLine } from '@inkwell/review';
 import type { Ref } from 'react';
 import styled from 'styled-components';
@@ -68,7 +68,7 @@ export function InHand(props: InHandProps) {
         {[
           counted(line.uses, 'use'),
           `on ${counted(line.pages, 'page')}`,
-          ...line.traits.map((trait) => TRAIT_WORDS[trait]!.toLowerCase()),
+          ...line.traits.map((trait) => lookup(TRAIT_WORDS, trait)!.toLowerCase()),
         ].join(', ')}
       </About>
       {line.rules.length > 0 && register !== 'text' && (

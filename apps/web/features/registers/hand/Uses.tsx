@@ -1,5 +1,5 @@
 'use client';
-import type { RegisterName } from '@inkwell/core';
+import { lookup, type RegisterName } from '@inkwell/core';
 import type { UseView } from '@inkwell/review';
 import { Link } from '@/ui/Link';
 import { Fragment } from 'react';
@@ -82,7 +82,7 @@ function Pages({ of, register, uses }: Pick<UsesProps, 'register' | 'uses'> & { 
 const said = (register: RegisterName, use: UseView): string =>
   [
     use.many > 1 && `${use.many} times`,
-    register !== 'headings' && use.traits.map((trait) => TRAIT_WORDS[trait]).join(', '),
+    register !== 'headings' && use.traits.map((trait) => lookup(TRAIT_WORDS, trait)).join(', '),
     register === 'headings' && `level ${use.says}`,
     use.open + use.asks > 0 && counted(use.open + use.asks, 'open finding'),
   ]

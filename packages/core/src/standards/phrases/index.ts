@@ -7,6 +7,7 @@ import { nl } from './nl.ts';
 import { pt } from './pt.ts';
 import type { Phrases } from './types.ts';
 import { remembered } from '../../document/remembered.ts';
+import { lookup } from '../../source/lookup.ts';
 
 export type { Phrases } from './types.ts';
 
@@ -26,7 +27,7 @@ export function phrasesOf(list: ListName): ReadonlySet<string> {
 
 /** The phrases of a language tag's primary language; English where we have none. */
 export function phrasesFor(language: string): Phrases {
-  return PHRASES[primaryOf(language)] ?? PHRASES.en!;
+  return lookup(PHRASES, primaryOf(language)) ?? PHRASES.en!;
 }
 
 /** The primary language of a tag, lower case: `de` of `de-CH`. */

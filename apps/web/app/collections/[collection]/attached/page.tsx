@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import type { Metadata } from 'next';
 import { attached } from '@inkwell/review';
 import { AttachedScreen } from '@/features/attached/AttachedScreen';
@@ -16,7 +17,10 @@ interface Place {
 export default async function AttachedPage({ params, searchParams }: Place) {
   const collection = decodeURIComponent((await params).collection);
   const asked = await searchParams;
-  const get = (name: string) => (typeof asked[name] === 'string' ? asked[name] : null);
+  const get = (name: string) => {
+    const value = lookup(asked, name);
+    return typeof value === 'string' ? value : null;
+  };
   const screen = await screenWithPeople((services, actor) => attached(services, actor, { collection, choice: choiceFrom({ get }) }));
   if ('problem' in screen) return <ProblemScreen problem={screen.problem} />;
   const { shown, actor, people } = screen.data;

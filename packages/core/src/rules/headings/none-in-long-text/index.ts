@@ -1,5 +1,6 @@
 import { sections } from '../../../semantics/sections.ts';
 import { defineRule, FLOORS, USUAL_THRESHOLDS } from '../../types.ts';
+import { greatest } from '../../../source/lists.ts';
 
 export const rule = defineRule({
   id: 'headings/none-in-long-text',
@@ -35,7 +36,7 @@ export const rule = defineRule({
       at: first!.block,
       places: longest.map((one) => one.first!.block),
       message: longest.length > 1 ? 'several' : 'long',
-      values: { words: Math.max(...longest.map((one) => one.words)), many: longest.length },
+      values: { words: greatest(longest.map((one) => one.words)), many: longest.length },
       // It is the same stretch as long as it is under the same heading.
       subject: heading?.name ?? 'the beginning',
       outcome: 'cantTell',

@@ -3,6 +3,7 @@ import { elementsById } from '../../../semantics/ids.ts';
 import type { Page } from '../../../document/page.ts';
 import { ARIA_ATTRIBUTES, ariaValueHolds } from '../../../standards/aria.ts';
 import { defineRule, type Report } from '../../types.ts';
+import { lookup } from '../../../source/lookup.ts';
 
 /** Pointers that name or describe: a dangling one takes a name away. Others point to what a script may still make. */
 const NAMING = new Set(['aria-labelledby', 'aria-describedby']);
@@ -39,7 +40,7 @@ function troubleOf(
   attribute: string,
   value: string,
 ): Pick<Report<'unknown' | 'value' | 'dangling'>, 'message' | 'values' | 'weight'> | null {
-  const type = ARIA_ATTRIBUTES[attribute];
+  const type = lookup(ARIA_ATTRIBUTES, attribute);
   if (type === undefined) return { message: 'unknown', values: { attribute } };
   if (!ariaValueHolds(type, value)) return { message: 'value', values: { attribute, value }, weight: 'must' };
   if (type !== 'id' && type !== 'ids') return null;

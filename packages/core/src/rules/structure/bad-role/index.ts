@@ -2,6 +2,7 @@ import { has, tidy, valueOf, type ElementNode } from '../../../document/tree.ts'
 import { isKnownRole } from '../../../semantics/roles.ts';
 import { ariaValueHolds, REQUIRED_BY_ROLE } from '../../../standards/aria.ts';
 import { defineRule } from '../../types.ts';
+import { lookup } from '../../../source/lookup.ts';
 
 /** Roles that only sort others and that no author may use (WAI-ARIA 1.2, "Abstract Roles"). */
 const ABSTRACT = new Set([
@@ -71,9 +72,9 @@ export const rule = defineRule({
 });
 
 function lacking(element: ElementNode, role: string): string | null {
-  if (NATIVE[role]?.includes(element.tag)) return null;
+  if (lookup(NATIVE, role)?.includes(element.tag)) return null;
   return (
-    (REQUIRED_BY_ROLE[role] ?? []).find(
+    (lookup(REQUIRED_BY_ROLE, role) ?? []).find(
       (attribute) => (valueOf(element, attribute) ?? '').trim() === '' || !ariaValueHolds('string', valueOf(element, attribute)!),
     ) ?? null
   );

@@ -5,6 +5,7 @@ import { childElements, elementsIn, has, valueOf, elementParent, type ElementNod
 import { roleOf } from '../../../semantics/roles.ts';
 import type { Page } from '../../../document/page.ts';
 import { attributed } from '../../../document/tagged.ts';
+import { lookup } from '../../../source/lookup.ts';
 export const rule = defineRule({
   id: 'structure/lost-part',
   title: 'Part outside of its whole',
@@ -24,12 +25,12 @@ export const rule = defineRule({
     const role = writtenRole(element);
     if (!role) return;
     const text = shownText(page, element, 90) || element.tag;
-    const wholes = CONTEXT_OF_ROLE[role];
+    const wholes = lookup(CONTEXT_OF_ROLE, role);
     if (wholes && !isOwned(page, element, wholes)) {
       tell({ at: element, message: 'outside', values: { text, role, wholes: wholes.join(' or ') }, subject: `${role} ${text}` });
       return;
     }
-    const parts = PARTS_OF_ROLE[role];
+    const parts = lookup(PARTS_OF_ROLE, role);
     if (
       parts &&
       !mayFillLater(element) &&

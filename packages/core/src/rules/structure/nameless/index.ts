@@ -20,7 +20,7 @@ export const rule = defineRule({
   visit(page, element, tell) {
     const role = roleOf(element) ?? '';
     const isWritten = has(element, 'role') && NAMED_ROLES.has(role);
-    if (!isWritten && !(element.tag in NATIVE)) return;
+    if (!isWritten && !Object.hasOwn(NATIVE, element.tag)) return;
     if (HAS_A_RULE.has(element.tag) || nameOf(page, element).name) return;
     tell({ at: element, message: 'none', values: { role: role || element.tag }, subject: `${role} ${shownText(page, element, 80)}` });
   },

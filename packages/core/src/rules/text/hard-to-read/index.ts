@@ -61,7 +61,7 @@ const FIGURES = {
 };
 
 function isGraded(language: string): language is GradedLanguage {
-  return language in FIGURES;
+  return Object.hasOwn(FIGURES, language);
 }
 
 function figuresOfAll(page: Page, running: readonly Passage[], language: GradedLanguage): TextFigures {

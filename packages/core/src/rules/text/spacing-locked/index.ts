@@ -2,6 +2,7 @@ import { defineRule } from '../../types.ts';
 import { valueOf, tidy } from '../../../document/tree.ts';
 import { shownText } from '../../../semantics/names.ts';
 import { styleOf } from '../../../style/cascade.ts';
+import { lookup } from '../../../source/lookup.ts';
 export const rule = defineRule({
   id: 'text/spacing-locked',
   title: 'Spacing of text that readers cannot widen',
@@ -24,7 +25,7 @@ export const rule = defineRule({
       tell({
         at: element,
         message: 'locked',
-        values: { what: WORDS[property!.toLowerCase()]!, value: tidy(value!) },
+        values: { what: lookup(WORDS, property!.toLowerCase())!, value: tidy(value!) },
         subject: `${property!} ${value!}`,
       });
       return;
@@ -48,5 +49,5 @@ function isNarrow(property: string, value: string, size: number): boolean {
   const number = Number(parts[1]);
   const unit = (parts[2] ?? '').toLowerCase();
   const share = unit === 'px' ? number / size : unit === 'pt' ? (number * 4) / 3 / size : unit === '%' ? number / 100 : number;
-  return share < LEAST[property]!;
+  return share < lookup(LEAST, property)!;
 }

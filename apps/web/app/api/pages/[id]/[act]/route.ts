@@ -1,3 +1,4 @@
+import { lookup } from '@inkwell/core';
 import {
   amHere,
   arrange,
@@ -127,7 +128,7 @@ const ACTS: Record<string, Act> = {
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string; act: string }> }): Promise<Response> {
   const { id, act } = await params;
-  const run = Object.hasOwn(ACTS, act) ? ACTS[act] : undefined;
+  const run = Object.hasOwn(ACTS, act) ? lookup(ACTS, act) : undefined;
   if (!run || !/^\d{1,9}$/.test(id)) return problemResponse({ code: 'not-found', what: 'There is nothing to do at this address' });
   return run(request, Number(id));
 }
