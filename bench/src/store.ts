@@ -39,7 +39,7 @@ import {
   type Result,
   type Services,
 } from '@inkwell/review';
-import { addCollection, dropCollection, migrate, openDatabase, placeFiles, refreshStatus, setPeople } from '@inkwell/store';
+import { addCollection, dropCollection, migrate, openDatabase, placeFiles, refreshStatus, setPeople, SYSTEM } from '@inkwell/store';
 import { sql } from 'kysely';
 import { copyPages, moreImageUses, settle } from './manyPages.ts';
 import { generatedPage, seeded } from './pages.ts';
@@ -132,6 +132,7 @@ async function fill(): Promise<number> {
     db as never,
     all.map((page) => page.id),
     today,
+    { by: SYSTEM, because: 'audit' },
   );
   await sql`with kept as (insert into files (sha256, media_type, size) select md5(n::text) || md5(n::text), 'application/pdf', 1000
       from generate_series(1, 5000) n returning sha256),
@@ -261,6 +262,7 @@ async function mendMany(): Promise<void> {
     db as never,
     all.map((page) => page.id),
     today,
+    { by: SYSTEM, because: 'audit' },
   );
   await settle(db);
   const workers = [1, 2].map(() => spawn(process.execPath, [bundle], { stdio: 'ignore' }));

@@ -3,7 +3,7 @@ import {
   collectionBySlug,
   endExceptionsOn,
   house,
-  lockPage,
+  lockAnyPage,
   pageForEngine,
   pagesOfOtherEngines,
   pagesToReopen,
@@ -41,7 +41,7 @@ export async function auditAgain(services: Services, actor: Actor, wish: { pageI
 
 async function auditOnce(services: Services, actor: Actor, pageId: number): Promise<Result<'audited' | 'as it was'> | 'moved on'> {
   const read = await snapshot(services.db, async (at) => {
-    const found = await pageForEngine(at, { id: pageId });
+    const found = await pageForEngine(at, { id: pageId, goneToo: true });
     return found ? { ...(await seenAt(at, found)), inputs: found.inputs } : null;
   });
   if (!read) return notFound('This page');
@@ -50,7 +50,7 @@ async function auditOnce(services: Services, actor: Actor, pageId: number): Prom
   if (read.engine === ENGINE_VERSION && read.inputs === inputs) return done('as it was');
   const examined = await services.engine.run('examine', { page: read.text });
   return writing(services.db, async (trx) => {
-    const page = await lockPage(trx, pageId);
+    const page = await lockAnyPage(trx, pageId);
     if (!page) return notFound('This page');
     if (page.head !== read.page.head || page.audit_id !== read.page.audit_id || page.bar_id !== read.page.bar_id) return 'moved on';
     await recordAgain(trx, services, page, read, { ...examined, inputs });
@@ -89,7 +89,7 @@ export async function endExceptions(services: Services, actor: Actor): Promise<R
   for (let pages = await pagesToReopen(services.db, today, SOME); pages.length > 0; pages = await pagesToReopen(services.db, today, SOME)) {
     for (const id of pages) {
       await writing(services.db, async (trx) => {
-        const page = await lockPage(trx, id);
+        const page = await lockAnyPage(trx, id);
         if (page) await reopen(trx, services, page);
       });
       many++;
@@ -106,6 +106,7 @@ export async function reopen(trx: Write, services: Services, page: PlacedPage): 
     trx,
     due.map((one) => one.id),
     SYSTEM,
+    { ranOutBefore: dayIn(page.time_zone, services.now()) },
   );
   const changes = due.map(({ id, ruled }) => ({ id, standing: 'open' as const, ruled, excepted_until: null }));
   await decide(trx, page, services, changes, { by: SYSTEM, because: 'exception ran out', lapse: 'exception' });

@@ -53,9 +53,7 @@ export async function unlessDecided(
   byPeople = false,
 ): Promise<Refusal | null> {
   if (about === 'its text') return null;
-  const decided = (await decidedSince(db, pageId, version)).filter(
-    (one) => (about === 'the whole page' || about.includes(one.finding_id)) && !(byPeople && one.because === 'audit'),
-  );
+  const decided = await decidedSince(db, pageId, version, about === 'the whole page' ? null : about, byPeople);
   const last = decided.at(-1);
   if (!last) return null;
   return refused({

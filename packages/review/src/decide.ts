@@ -43,6 +43,7 @@ export async function decide(
   const version = await touchPage(trx, page.id);
   await writeStandings(trx, { pageId: page.id, revision: page.head, version, by: decision.by, because: decision.because }, changes);
   await lapseSignOff(trx, page.id, { by: decision.by, because: decision.lapse, revision: page.head, finding: changes[0]?.id ?? null });
-  const [status] = await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+  const today = dayIn(page.time_zone, services.now());
+  const [status] = await refreshStatus(trx, [page.id], today, { by: decision.by, because: decision.lapse });
   return { version, verdict: status!.verdict };
 }

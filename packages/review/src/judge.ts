@@ -3,10 +3,12 @@ import {
   askAbout,
   barById,
   endExceptionsOn,
+  exceptionsInForce,
   findingById,
   isOpenOn,
   writeRulings,
   type Answer,
+  type NewStanding,
   type PlacedPage,
   type Standing,
   type StoredFinding,
@@ -132,8 +134,9 @@ export function letStand(services: Services, actor: Actor, wish: LetStand): Prom
         what: `${ruleOf(finding.rule)?.title ?? 'This finding'} is not open`,
         kept: 'The finding stands as it was.',
       });
-    // One that ran out, and that nobody has noticed yet, gives way.
-    await endExceptionsOn(trx, [finding.id], actor.id);
+    // One that ran out, and that nobody has noticed yet, gives way; of those for other places each stays.
+    await endExceptionsOn(trx, [finding.id], actor.id, { ranOutBefore: today });
+    await endExceptionsOn(trx, [finding.id], actor.id, { places: wish.places });
     await addException(trx, {
       finding_id: finding.id,
       reason: wish.reason.trim(),
@@ -141,10 +144,9 @@ export function letStand(services: Services, actor: Actor, wish: LetStand): Prom
       places: wish.places ?? null,
       made_by: actor.id,
     });
-    const standing: Standing = settlesAll(wish, finding) ? 'excepted' : 'open';
-    const change = standingOf(finding, { standing, excepted_until: standing === 'excepted' ? wish.until : null });
+    const change = await underExceptions(trx, finding, today);
     return done({
-      standing,
+      standing: change.standing,
       ...(await decide(trx, page, services, [change], {
         by: actor.id,
         because: `let stand until ${wish.until}: ${wish.reason.trim()}`,
@@ -152,6 +154,18 @@ export function letStand(services: Services, actor: Actor, wish: LetStand): Prom
       })),
     });
   });
+}
+
+/** A finding as its exceptions in force leave it: let stand until the first of them ends, once they reach all its places. */
+async function underExceptions(trx: Write, finding: StoredFinding, today: string): Promise<NewStanding> {
+  const inForce = await exceptionsInForce(trx, finding.id, today);
+  const reached = new Set(inForce.flatMap(({ places }) => places ?? finding.placeNumbers));
+  const isWhole = finding.placeNumbers.every((place) => reached.has(place));
+  const until = inForce.map((one) => one.until).sort()[0];
+  return standingOf(
+    finding,
+    isWhole && until ? { standing: 'excepted', excepted_until: until } : { standing: 'open', excepted_until: null },
+  );
 }
 
 function whatIsWrong({ reason, until }: LetStand, today: string): string | null {
@@ -188,15 +202,16 @@ function whyHouseSaysNo(
 
 const DAY = 86_400_000;
 
-/** Ends an exception: the finding is open again. */
+/** Ends an exception, for all of a finding or for some places: what it reached is open again. */
 export function endException(services: Services, actor: Actor, wish: OnFinding): Promise<Result<Settled>> {
   return onFinding(services, actor, 'let stand', wish, async (trx, page, finding) => {
-    if (finding.standing !== 'excepted')
+    const today = dayIn(page.time_zone, services.now());
+    if (finding.standing !== 'excepted' && (await exceptionsInForce(trx, finding.id, today)).length === 0)
       return refused({ code: 'nothing-to-do', what: 'There is no exception to end', kept: 'The finding stands as it was.' });
-    await endExceptionsOn(trx, [finding.id], actor.id);
-    const change = standingOf(finding, { standing: 'open', excepted_until: null });
+    await endExceptionsOn(trx, [finding.id], actor.id, { places: wish.places });
+    const change = finding.standing === 'excepted' ? await underExceptions(trx, finding, today) : standingOf(finding, {});
     return done({
-      standing: 'open',
+      standing: change.standing,
       ...(await decide(trx, page, services, [change], { by: actor.id, because: 'exception ended', lapse: 'decision' })),
     });
   });

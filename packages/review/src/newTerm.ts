@@ -31,7 +31,7 @@ export function newTerm(
     const slug = firstFree(slugOf(title), await collectionSlugsLike(trx, slugOf(title)));
     const copy = await copyCollection(trx, collection.id, { slug, title, by: actor.id });
     const pages = await pagesOfCollection(trx, copy);
-    await refreshStatus(trx, pages, dayIn((await house(trx)).timeZone, services.now()));
+    await refreshStatus(trx, pages, dayIn((await house(trx)).timeZone, services.now()), { by: actor.id, because: 'audit' });
     // An older engine may have looked last.
     await enqueue(trx, actor.id, pages.map(auditJob));
     return done({ collection: slug });

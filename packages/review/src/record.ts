@@ -6,7 +6,6 @@ import {
   confirmSignOff,
   findingsIn,
   headText,
-  lapseSignOff,
   pagesNaming,
   referencesOf,
   refreshStatus,
@@ -26,7 +25,6 @@ import { enqueue } from '@inkwell/work';
 import type { Actor } from './actor.ts';
 import { askedOf } from './bars.ts';
 import type { Examination, Seen } from './examine.ts';
-import { gate, isSigned } from './gate.ts';
 import { auditJob } from './jobs.ts';
 import { dayIn, type Services } from './services.ts';
 import { track, type Tracked } from './track.ts';
@@ -119,8 +117,7 @@ export async function record(
       redo: next.redo ?? [],
     },
   );
-  if (isSigned(page.release)) await lapseSignOff(trx, page.id, { by: actor.id, because: 'text', revision: number });
-  const [status] = await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+  const [status] = await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()), { by: actor.id, because: 'text' });
   return {
     revision: number,
     version: tracked.version,
@@ -258,8 +255,8 @@ function missingFrom(some: readonly Reference[], others: readonly Reference[]): 
 }
 
 /**
- * Writes another audit of the locked page's head. A sign-off is confirmed under it, or lapses when the gate now says no, with the
- * finding that did it.
+ * Writes another audit of the locked page's head. A sign-off, and signatures, are confirmed under it, or end when the gate now says no,
+ * with the finding that did it.
  */
 export async function recordAgain(
   trx: Write,
@@ -278,11 +275,7 @@ export async function recordAgain(
     {},
   );
   const today = dayIn(page.time_zone, services.now());
-  const [status] = await refreshStatus(trx, [page.id], today);
-  if (!isSigned(status!.release)) return status!.verdict;
-  const { verdict, release, holder } = await gate(trx, page, services);
-  if (verdict === 'ready' && isSigned(release)) await confirmSignOff(trx, page.id, auditId);
-  else if (await lapseSignOff(trx, page.id, { by: SYSTEM, because: 'audit', revision: page.head, finding: holder }))
-    await refreshStatus(trx, [page.id], today);
-  return verdict;
+  const [status] = await refreshStatus(trx, [page.id], today, { by: SYSTEM, because: 'audit' });
+  if (status!.verdict === 'ready') await confirmSignOff(trx, page.id, auditId);
+  return status!.verdict;
 }

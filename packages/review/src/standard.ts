@@ -10,7 +10,6 @@ import {
   dropOldWeights,
   holdAnew,
   house,
-  lapseUnder,
   letElsewhereHold,
   lockProfiles,
   moveToBars,
@@ -73,8 +72,7 @@ export async function setStandard(services: Services, actor: Actor, wish: SetSta
     );
     await weigh(trx, bars);
     const version = bars[0]!.versionId;
-    const pages = await moveToBars(trx, profile.id, today);
-    const lapsed = await lapseUnder(trx, version, actor.id, today);
+    const { pages, lapsed } = await moveToBars(trx, profile.id, today, actor.id);
     await dropOldWeights(trx, profile.id);
     // What the registers count follows in the background; an audit counts it too.
     const changesWords = wish.vocabulary !== undefined && !isDeepStrictEqual(wish.vocabulary, profile.vocabulary);
@@ -96,11 +94,9 @@ export function holdElsewhere(
     await lockProfiles(trx, 'to change');
     await letElsewhereHold(trx, wish.holds);
     const today = dayIn((await house(trx)).timeZone, services.now());
-    const { pages, versions } = await countElsewhere(trx, today);
-    let lapsed = 0;
-    for (const version of versions) lapsed += await lapseUnder(trx, version, actor.id, today);
+    const counted = await countElsewhere(trx, today, actor.id);
     await writeDeed(trx, { by: actor.id, deed: 'said whether what others must fix holds pages', about: { holds: wish.holds } });
-    return done({ pages, lapsed });
+    return done(counted);
   });
 }
 
@@ -160,8 +156,7 @@ export async function nameProfile(services: Services, actor: Actor, wish: NamePr
     if (collection === undefined) return notFound('This collection');
     await setProfileUse(trx, { collection: collection?.id ?? null, contentType: wish.contentType ?? null }, profile?.id ?? null);
     const today = dayIn((await house(trx)).timeZone, services.now());
-    const { pages, versions } = await holdAnew(trx, today);
-    for (const version of versions) await lapseUnder(trx, version, actor.id, today);
+    const { pages, versions } = await holdAnew(trx, today, actor.id);
     for (const version of versions) await auditUnder(trx, version, actor);
     return done({ pages });
   });

@@ -10,6 +10,7 @@ export {
   jobById,
   reclaimLapsed,
   runningOf,
+  sweepJobs,
   wasCancelled,
   type Job,
   type JobState,

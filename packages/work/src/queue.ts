@@ -73,20 +73,36 @@ export async function claimJob(db: Connection, worker: string, leaseSeconds: num
   return rows[0] ?? null;
 }
 
-export async function extendLeases(db: Connection, worker: string, leaseSeconds: number): Promise<void> {
+/** Keeps the jobs a worker has in hand its own for longer: those alone, for one whose end could not be written is to be given back. */
+export async function extendLeases(db: Connection, worker: string, jobs: readonly string[], leaseSeconds: number): Promise<void> {
+  if (jobs.length === 0) return;
   await sql`update jobs set lease_until = now() + make_interval(secs => ${leaseSeconds}::double precision) where worker = ${worker}
-    and state = 'running'`.execute(db);
+    and state = 'running' and id = any(${jobs}::bigint[])`.execute(db);
 }
 
-/** A job waits again; without its name where another of that name waits by now. */
-const AGAIN = sql`state = 'waiting', worker = null, lease_until = null, name = case when exists (select 1 from jobs w
-  where w.name = jobs.name and w.state = 'waiting') then null else name end`;
+/** A job waits again: without its name where another of that name waits by now, or comes to wait with it. */
+const AGAIN = sql`state = 'waiting', worker = null, lease_until = null`;
+const OTHER_WAITS = sql`exists (select 1 from jobs w where w.name = jobs.name and w.state = 'waiting')`;
 
 /** Gives back the jobs of workers that died: their leases have run out. */
-export async function reclaimLapsed(db: Connection): Promise<number> {
-  const result = await sql`update jobs set ${AGAIN}
-    where id in (select id from jobs where state = 'running' and lease_until < now() for update skip locked)`.execute(db);
-  return Number(result.numAffectedRows ?? 0);
+export function reclaimLapsed(db: Connection): Promise<number> {
+  return named(async (nameless) => {
+    const result = await sql`with lapsed as (select id from jobs where state = 'running' and lease_until < now() for update skip locked),
+        placed as (select j.id, row_number() over (partition by j.name order by j.id) as place from jobs j join lapsed using (id))
+      update jobs set ${AGAIN}, name = case when ${nameless} or placed.place > 1 or ${OTHER_WAITS} then null else jobs.name end
+      from placed where placed.id = jobs.id`.execute(db);
+    return Number(result.numAffectedRows ?? 0);
+  });
+}
+
+/** Writes jobs that wait under their names; without them where another one of such a name was put in at that very moment (23505). */
+async function named<T>(write: (nameless: boolean) => Promise<T>): Promise<T> {
+  try {
+    return await write(false);
+  } catch (error) {
+    if ((error as { code?: unknown } | null)?.code !== '23505') throw error;
+    return write(true);
+  }
 }
 
 /** Ends a job, when this worker still has it: one whose lease ran out was given to another, and ends once. Counts it for its parent. */
@@ -109,9 +125,26 @@ export function finishJob(db: Connection, job: Job, worker: string): Promise<boo
 /** A job that failed waits for its next attempt, the longer the more there were; after the last it stays failed and says why. */
 export async function failJob(db: Connection, job: Job, worker: string, problem: string, mostAttempts: number): Promise<void> {
   if (job.attempts >= mostAttempts) return void (await end(db, job, worker, 'failed', problem));
-  await sql`update jobs set ${AGAIN},
-    problem = ${problem}, run_after = now() + make_interval(secs => ${0.2 * 4 ** job.attempts}::double precision) where id = ${job.id}
-      and state = 'running' and worker = ${worker}`.execute(db);
+  await named((nameless) =>
+    sql`update jobs set ${AGAIN}, name = case when ${nameless} or ${OTHER_WAITS} then null else name end,
+      problem = ${problem}, run_after = now() + make_interval(secs => ${0.2 * 4 ** job.attempts}::double precision) where id = ${job.id}
+        and state = 'running' and worker = ${worker}`.execute(db),
+  );
+}
+
+/** How long jobs that ended are kept: what came of them is asked for a while; of those that failed, for longer. */
+const KEPT_DAYS = { done: 2, others: 30 };
+const SWEPT_AT_ONCE = 5_000;
+
+/** Deletes jobs that ended long ago, some at a time. A walk that was cancelled stays: it is not to begin again. Gives how many went. */
+export async function sweepJobs(db: Connection): Promise<number> {
+  const result = await sql`delete from jobs where id in (select j.id from jobs j where j.ended_at is not null
+      and j.ended_at < now() - make_interval(days => case when j.state = 'done' and j.total = 0 then ${KEPT_DAYS.done}::integer
+        else ${KEPT_DAYS.others}::integer end)
+      and not (j.state = 'cancelled' and j.parent_id is null)
+      and not exists (select 1 from jobs below where below.parent_id = j.id and below.ended_at is null)
+    limit ${SWEPT_AT_ONCE})`.execute(db);
+  return Number(result.numAffectedRows ?? 0);
 }
 
 /** Cancels a job, and those under it that have not begun. What ended stays as it ended. */

@@ -1,6 +1,20 @@
 import { sql } from 'kysely';
 import { migrate, openDatabase, type Database } from '../../store/src/index.ts';
-import { cancelJob, claimJob, enqueue, enqueueUnder, finishJob, jobById, reclaimLapsed, runningOf, work, type Job } from './index.ts';
+import {
+  cancelJob,
+  claimJob,
+  enqueue,
+  enqueueUnder,
+  finishJob,
+  jobById,
+  extendLeases,
+  failJob,
+  reclaimLapsed,
+  runningOf,
+  sweepJobs,
+  work,
+  type Job,
+} from './index.ts';
 
 let db: Database;
 let admin: Database;
@@ -113,4 +127,69 @@ test('cancelling a parent leaves undone what has not begun', async () => {
   expect(await finishJob(db, begun, 'one')).toBe(true);
   expect(await jobById(db, id)).toMatchObject({ state: 'cancelled' });
   expect(await cancelJob(db, id)).toBe(false);
+});
+
+test('two lapsed jobs of one name are given back together, and hold up no other', async () => {
+  await enqueue(db, 'system', [{ kind: 'count', name: 'page 5' }]);
+  await claimJob(db, 'died', 0);
+  await enqueue(db, 'system', [{ kind: 'count', name: 'page 5' }, { kind: 'count' }]);
+  await claimJob(db, 'died', 0);
+  await claimJob(db, 'died', 0);
+  await new Promise((resolve) => setTimeout(resolve, 20));
+  expect(await reclaimLapsed(db)).toBe(3);
+  const { rows } = await sql<{ name: string | null; state: string }>`select name, state from jobs order by id`.execute(db);
+  expect(rows).toEqual(['page 5', null, null].map((name) => ({ name, state: 'waiting' })));
+});
+
+test('a job whose end could not be written is given back, though its worker lives', async () => {
+  await enqueue(db, 'system', [{ kind: 'count' }]);
+  let away = false;
+  const flaky = new Proxy(db, {
+    get(target, property) {
+      if (away && property !== 'then') throw new Error('The database is away.');
+      const value: unknown = Reflect.get(target, property);
+      return typeof value === 'function' ? (value.bind(target) as unknown) : value;
+    },
+  });
+  let tries = 0;
+  const stop = new AbortController();
+  const handler = () => {
+    tries++;
+    away = tries === 1;
+    if (away) setTimeout(() => (away = false), 100);
+    return Promise.resolve();
+  };
+  const working = work(flaky, {
+    handlers: { count: handler },
+    worker: 'alive',
+    signal: stop.signal,
+    idleMs: 10,
+    leaseSeconds: 0.4,
+    atOnce: 1,
+  });
+  const until = Date.now() + 8_000;
+  const state = async () => (await sql<{ state: string }>`select state from jobs`.execute(db)).rows[0]?.state;
+  while ((await state()) !== 'done' && Date.now() < until) await new Promise((resolve) => setTimeout(resolve, 50));
+  stop.abort();
+  await working;
+  expect([await state(), tries]).toEqual(['done', 2]);
+}, 15_000);
+
+test('jobs that ended long ago are cleared away; what failed stays longer, and what runs stays', async () => {
+  await enqueue(db, 'system', [{ kind: 'done' }, { kind: 'failed' }, { kind: 'waiting' }]);
+  await sql`update jobs set state = kind, ended_at = now() - interval '3 days' where kind in ('done', 'failed')`.execute(db);
+  expect(await sweepJobs(db)).toBe(1);
+  await sql`update jobs set ended_at = now() - interval '31 days' where kind = 'failed'`.execute(db);
+  expect(await sweepJobs(db)).toBe(1);
+  expect((await sql<{ kind: string }>`select kind from jobs`.execute(db)).rows).toEqual([{ kind: 'waiting' }]);
+});
+
+test('a job that failed waits again although another of its name came to wait meanwhile', async () => {
+  await enqueue(db, 'system', [{ kind: 'count', name: 'page 7' }]);
+  const job = (await claimJob(db, 'one', 5))!;
+  await enqueue(db, 'system', [{ kind: 'count', name: 'page 7' }]);
+  await extendLeases(db, 'one', [job.id], 5);
+  await failJob(db, job, 'one', 'not yet', 3);
+  const { rows } = await sql<{ name: string | null }>`select name from jobs where state = 'waiting' order by id`.execute(db);
+  expect(rows.map(({ name }) => name)).toEqual([null, 'page 7']);
 });

@@ -1,5 +1,5 @@
 import { lookup } from '@inkwell/core';
-import { claimJob, extendLeases, failJob, finishJob, reclaimLapsed, type Connection, type Job } from './queue.ts';
+import { claimJob, extendLeases, failJob, finishJob, reclaimLapsed, sweepJobs, type Connection, type Job } from './queue.ts';
 
 /** Does one job. It may run twice, when a worker dies between doing and saying so: the second time must find it done. */
 export type Handler = (job: Job) => Promise<void>;
@@ -20,21 +20,29 @@ export interface WorkOptions {
   onTrouble?: (job: Job | null, error: unknown) => void;
 }
 
+/** How often ended jobs are cleared away. */
+const SWEEP_INTERVAL_MS = 600_000;
+
 /** Works until it is told to stop: then what has begun is finished, and nothing new is taken. */
 export async function work(db: Connection, options: WorkOptions): Promise<void> {
   const { worker, signal, atOnce = 2, leaseSeconds = 30, onTrouble = () => undefined } = options;
+  const inHand = new Set<string>();
   const alive = setInterval(
-    () => void extendLeases(db, worker, leaseSeconds).catch((error: unknown) => onTrouble(null, error)),
+    () => void extendLeases(db, worker, [...inHand], leaseSeconds).catch((error: unknown) => onTrouble(null, error)),
     (leaseSeconds * 1000) / 3,
   );
   const found = setInterval(
     () => void reclaimLapsed(db).catch((error: unknown) => onTrouble(null, error)),
     Math.max(500, leaseSeconds * 500),
   );
+  const sweep = () => void sweepJobs(db).catch((error: unknown) => onTrouble(null, error));
+  const swept = setInterval(sweep, SWEEP_INTERVAL_MS);
+  sweep();
   try {
     await reclaimLapsed(db).catch((error: unknown) => onTrouble(null, error));
-    await Promise.all(Array.from({ length: atOnce }, () => oneAfterAnother(db, options)));
+    await Promise.all(Array.from({ length: atOnce }, () => oneAfterAnother(db, options, inHand)));
   } finally {
+    clearInterval(swept);
     clearInterval(alive);
     clearInterval(found);
   }
@@ -44,6 +52,7 @@ export async function work(db: Connection, options: WorkOptions): Promise<void> 
 async function oneAfterAnother(
   db: Connection,
   { handlers, worker, signal, leaseSeconds = 30, idleMs = 200, mostAttempts = 5, onTrouble = () => undefined }: WorkOptions,
+  inHand: Set<string>,
 ): Promise<void> {
   while (!signal.aborted) {
     const job = await claimJob(db, worker, leaseSeconds).catch((error: unknown) => void onTrouble(null, error));
@@ -51,6 +60,7 @@ async function oneAfterAnother(
       await pause(idleMs, signal);
       continue;
     }
+    inHand.add(job.id);
     try {
       const handler = lookup(handlers, job.kind);
       if (!handler) throw new Error(`No handler is known for "${job.kind}".`);
@@ -62,6 +72,9 @@ async function oneAfterAnother(
       await failJob(db, job, worker, error instanceof Error ? error.message : String(error), mostAttempts).catch((again: unknown) =>
         onTrouble(job, again),
       );
+    } finally {
+      // Also where its end could not be written: then the lease runs out.
+      inHand.delete(job.id);
     }
   }
 }

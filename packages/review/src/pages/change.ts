@@ -1,5 +1,14 @@
 import { tidy, type Scope } from '@inkwell/core';
-import { changePlacing, changeTypes, holdAnew, standBehind } from '@inkwell/store';
+import {
+  changePlacing,
+  changeTypes,
+  holdAnew,
+  lapseSignOff,
+  refreshStatus,
+  standBehind,
+  type PlacedPage,
+  type Write,
+} from '@inkwell/store';
 import { THE_SYSTEM, type Actor } from '../actor.ts';
 import { auditAgain } from '../background.ts';
 import { onPage, type OnPage } from '../conflicts.ts';
@@ -24,10 +33,12 @@ export async function changePage(services: Services, actor: Actor, wish: ChangeP
     if (scope === 'document' && title !== page.title) return refused(OWN_TITLE);
     if (wish.behind !== undefined && !(await standBehind(trx, page, wish.behind))) return notFound('The page it should stand behind');
     await changePlacing(trx, page.id, { title, scope });
+    // What a page is called is part of what was signed.
+    if (title !== page.title || scope !== page.scope) await endRelease(trx, services, page, actor.id);
     const contentType = wish.contentType?.trim().toLowerCase();
     if (contentType && contentType !== page.content_type) {
       await changeTypes(trx, [page.id], contentType);
-      await holdAnew(trx, dayIn(page.time_zone, services.now()));
+      await holdAnew(trx, dayIn(page.time_zone, services.now()), actor.id);
     }
     return done(null);
   });
@@ -35,6 +46,11 @@ export async function changePage(services: Services, actor: Actor, wish: ChangeP
   // What is wrong with it depends on what it is: of the same inputs nothing is written.
   await auditAgain(services, THE_SYSTEM, { pageId: wish.pageId });
   return done(null);
+}
+
+async function endRelease(trx: Write, services: Services, page: PlacedPage, by: string): Promise<void> {
+  if (!(await lapseSignOff(trx, page.id, { by, because: 'text', revision: page.head }))) return;
+  await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()), { by, because: 'text' });
 }
 
 const UNTITLED = {

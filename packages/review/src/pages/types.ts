@@ -28,7 +28,7 @@ export function setContentType(services: Services, actor: Actor, wish: Retype): 
         next: 'Choose one, or write it.',
       });
     const changed = await changeTypes(trx, await chosenPages(trx, services, found.value.id, wish.pages), contentType);
-    if (changed.length > 0) await holdAnew(trx, dayIn((await house(trx)).timeZone, services.now()));
+    if (changed.length > 0) await holdAnew(trx, dayIn((await house(trx)).timeZone, services.now()), actor.id);
     await enqueue(trx, actor.id, changed.map(auditJob));
     return done({ pages: changed.length });
   });

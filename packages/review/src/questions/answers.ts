@@ -244,7 +244,7 @@ async function onPages(
   if (pages.length === 0) return { findings: 0, pages: 0 };
   await decidedOn(trx, pages, by);
   const findings = await make();
-  await refreshStatus(trx, pages, dayIn((await house(trx)).timeZone, services.now()));
+  await refreshStatus(trx, pages, dayIn((await house(trx)).timeZone, services.now()), { by, because: 'decision' });
   return { findings: findings.length, pages: pages.length };
 }
 

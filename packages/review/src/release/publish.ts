@@ -11,6 +11,7 @@ import {
   revisionOf,
   hostPage,
   linkPages,
+  lockAnyPage,
   lockPage,
   notePublic,
   noteTry,
@@ -30,6 +31,7 @@ import {
   type PageForGate,
   type PlacedPage,
   type Publication,
+  SYSTEM,
 } from '@inkwell/store';
 import { enqueue, type NewJob } from '@inkwell/work';
 import { reachOf, unlessAllowed, type Actor } from '../actor.ts';
@@ -234,13 +236,13 @@ async function draftThere(
 
 async function published(services: Services, wanted: Publication, { text, address }: { text: string; address: string }): Promise<void> {
   await writing(services.db, async (trx) => {
-    const page = await lockPage(trx, wanted.page_id);
+    const page = await lockAnyPage(trx, wanted.page_id);
     if (!page) return;
     // What is out is out, even where it was called off in that very moment.
     await endPublication(trx, wanted.id, { state: 'done', problem: null, address, by: null });
     await notePublic(trx, page.id, { revision: wanted.revision, sum: hashOf(text), address });
     await touchPage(trx, page.id);
-    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()), { by: SYSTEM, because: 'audit' });
   });
 }
 
@@ -251,10 +253,10 @@ async function takeOff(services: Services, wanted: Publication, host: Connector)
   const shown = row.public_address === null ? null : await host.shown(row.public_address);
   if (shown !== null) throw new HostTrouble('away', 'The host says it took the page off, and still shows it.');
   await writing(services.db, async (trx) => {
-    const page = await lockPage(trx, wanted.page_id);
+    const page = await lockAnyPage(trx, wanted.page_id);
     if (!page || !(await endPublication(trx, wanted.id, { state: 'done', problem: null, address: null, by: null }))) return;
     await notePublic(trx, page.id, null);
     await touchPage(trx, page.id);
-    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+    await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()), { by: SYSTEM, because: 'audit' });
   });
 }

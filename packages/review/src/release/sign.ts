@@ -57,11 +57,17 @@ async function sign(trx: Write, services: Services, actor: Actor, page: PlacedPa
   const barred = await unlessMaySign(trx, actor, page, rules);
   if (barred) return barred;
   const bar = await barById(trx, page.bar_id);
-  const signature = { page_id: page.id, revision: page.head, profile_version_id: bar.versionId, signed_by: actor.id };
+  const signature = {
+    page_id: page.id,
+    revision: page.head,
+    audit_id: page.audit_id!,
+    profile_version_id: bar.versionId,
+    signed_by: actor.id,
+  };
   const wanted = rules.signatures - (await addSignature(trx, signature)).length;
-  if (wanted <= 0) await addSignOff(trx, { ...signature, audit_id: page.audit_id! });
+  if (wanted <= 0) await addSignOff(trx, signature);
   const version = await touchPage(trx, page.id);
-  await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()));
+  await refreshStatus(trx, [page.id], dayIn(page.time_zone, services.now()), { by: actor.id, because: 'audit' });
   return done({ revision: page.head, version, wanted: Math.max(0, wanted) });
 }
 

@@ -29,6 +29,7 @@ import * as doors from './027-doors.ts';
 import * as tokens from './028-tokens.ts';
 import * as gate from './029-gate.ts';
 import * as hostFiles from './030-host-files.ts';
+import * as signaturesEnd from './031-signatures-end.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -62,4 +63,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '028-tokens': tokens,
   '029-gate': gate,
   '030-host-files': hostFiles,
+  '031-signatures-end': signaturesEnd,
 };

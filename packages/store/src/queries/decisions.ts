@@ -59,7 +59,9 @@ export async function placesNamed(trx: Write, findings: readonly number[]): Prom
       where finding_id = any(${findings}::integer[]) and ended_at is null and places is not null
     union all select finding_id, places from rulings
       where finding_id = any(${findings}::integer[]) and taken_back_at is null and places is not null`.execute(trx);
-  return new Map(rows.map((row) => [row.id, row.places]));
+  const named = new Map<number, number[]>();
+  for (const { id, places } of rows) named.set(id, [...(named.get(id) ?? []), ...places]);
+  return named;
 }
 
 /** Puts a question to whoever has a part. */
@@ -77,10 +79,35 @@ export async function addException(
     .execute();
 }
 
-/** Ends the exceptions in force on findings. */
-export async function endExceptionsOn(trx: Write, findings: readonly number[], by: string): Promise<void> {
-  await sql`update exceptions set ended_by = ${by}, ended_at = now() where finding_id = any(${findings}::integer[])
-    and ended_at is null`.execute(trx);
+/**
+ * Ends the exceptions in force on findings. `only.ranOutBefore`: those alone whose last day lies before a day. `only.places`: of those that
+ * name places, these places alone; the others stay let stand, by the same person, reason and day.
+ */
+export async function endExceptionsOn(
+  trx: Write,
+  findings: readonly number[],
+  by: string,
+  only: { ranOutBefore?: string; places?: readonly number[] | undefined } = {},
+): Promise<void> {
+  const late = only.ranOutBefore === undefined ? sql`` : sql`and until < ${only.ranOutBefore}::date`;
+  const met = only.places === undefined ? sql`` : sql`and (places is null or places && ${only.places}::integer[])`;
+  await sql`with ended as (update exceptions set ended_by = ${by}, ended_at = now() where finding_id = any(${findings}::integer[])
+      and ended_at is null ${late} ${met} returning finding_id, reason, until, places, made_by, made_at),
+    left_over as (select *, array(select unnest(places) except select unnest(${only.places ?? []}::integer[]) order by 1) as others
+      from ended where ${only.places !== undefined} and places is not null)
+    insert into exceptions (finding_id, reason, until, places, made_by, made_at)
+    select finding_id, reason, until, others, made_by, made_at from left_over where cardinality(others) > 0`.execute(trx);
+}
+
+/** The exceptions in force on a finding, on a day. */
+export function exceptionsInForce(trx: Write, finding: number, today: string): Promise<{ places: number[] | null; until: string }[]> {
+  return trx
+    .selectFrom('exceptions')
+    .select(['places', sql<string>`to_char(until, 'YYYY-MM-DD')`.as('until')])
+    .where('finding_id', '=', finding)
+    .where('ended_at', 'is', null)
+    .where(sql<boolean>`until >= ${today}::date`)
+    .execute();
 }
 
 /** Findings of a page whose exception ran out before a day. */
@@ -114,17 +141,32 @@ export interface Decided {
   made_at: Date;
 }
 
-/** What became of findings of a page after a version of it. */
-export function decidedSince(db: Database | Write, pageId: number, version: number): Promise<Decided[]> {
-  return db
+/** Decisions told at most. */
+const MOST_TOLD = 200;
+
+/**
+ * What became of findings of a page after a version of it: the newest, in order. `about`: ids of the findings that matter, or null for all;
+ * `byPeople`: leaves out what only an audit of a newer text says.
+ */
+export async function decidedSince(
+  db: Database | Write,
+  pageId: number,
+  version: number,
+  about: readonly number[] | null,
+  byPeople: boolean,
+): Promise<Decided[]> {
+  const rows = await db
     .selectFrom('standing_changes')
     .innerJoin('people', 'people.id', 'standing_changes.made_by')
     .select(['finding_id', 'standing', 'because', 'people.name as by', 'made_at'])
     .where('page_id', '=', pageId)
     .where('version', '>', version)
-    .orderBy('standing_changes.id')
-    .limit(200)
+    .$if(about !== null, (query) => query.where('finding_id', 'in', [-1, ...about!]))
+    .$if(byPeople, (query) => query.where('because', '<>', 'audit'))
+    .orderBy('standing_changes.id', 'desc')
+    .limit(MOST_TOLD)
     .execute();
+  return rows.reverse();
 }
 
 export interface RulingLine {

@@ -107,7 +107,8 @@ export async function gateLines(db: Database | Write, wish: GateWish, today: str
         where o.page_id = h.id order by o.id desc limit 1) as "signOff",
       coalesce((select jsonb_agg(jsonb_build_object('name', u.name, 'at', ${at(sql`g.signed_at`)}) order by g.signed_at)
         from signatures g join people u on u.id = g.signed_by join bars b on b.id = h.bar_id
-        where g.page_id = h.id and g.revision = h.head and g.profile_version_id = b.profile_version_id), '[]') as signatures,
+        where g.page_id = h.id and g.ended_at is null and g.revision = h.head and g.profile_version_id = b.profile_version_id),
+        '[]') as signatures,
       coalesce((select jsonb_agg(distinct u.name) from revisions r join people u on u.id = r.made_by
         where r.page_id = h.id and r.cause in ('edited', 'fixed') and r.number > coalesce((select max(o.revision) from sign_offs o
           where o.page_id = h.id and o.revision < h.head), 0)), '[]') as fixers,
@@ -172,11 +173,15 @@ export async function setSigningRules(trx: Write, rules: SigningRules): Promise<
     .execute();
 }
 
-/** Signs a revision once more. Gives who signed it under this version of the profile by now. */
+/** Signs a revision, as an audit saw it, once more. Gives who signed just that under this version of the profile by now. */
 export async function addSignature(
   trx: Write,
-  signature: { page_id: number; revision: number; profile_version_id: number; signed_by: string },
+  signature: { page_id: number; revision: number; audit_id: number; profile_version_id: number; signed_by: string },
 ): Promise<string[]> {
+  // One that was given to something else does not stand in the way, and counts no more.
+  await sql`update signatures set ended_at = now() where page_id = ${signature.page_id} and ended_at is null
+    and (revision, audit_id, profile_version_id) is distinct from
+      (${signature.revision}::integer, ${signature.audit_id}::integer, ${signature.profile_version_id}::integer)`.execute(trx);
   await trx
     .insertInto('signatures')
     .values(signature)
@@ -186,8 +191,7 @@ export async function addSignature(
     .selectFrom('signatures')
     .select('signed_by')
     .where('page_id', '=', signature.page_id)
-    .where('revision', '=', signature.revision)
-    .where('profile_version_id', '=', signature.profile_version_id)
+    .where('ended_at', 'is', null)
     .execute();
   return rows.map((row) => row.signed_by);
 }

@@ -3,6 +3,7 @@ import type { Database, Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
 import type { HostFiles } from '../schema.ts';
 import type { StoredFile } from './files.ts';
+import { endSignatures } from './pages.ts';
 
 export type HostFileRow = Omit<Selectable<HostFiles>, 'collection_id'>;
 
@@ -55,6 +56,7 @@ export async function filesThatDiffer(db: Database | Write, collection: number, 
 export async function lapseForFiles(trx: Write, pages: readonly number[], by: string): Promise<void> {
   await sql`update sign_offs o set lapsed_at = now(), lapsed_by = ${by}, lapsed_because = 'file', lapsed_revision = p.head
     from pages p where p.id = o.page_id and o.lapsed_at is null and p.id = any(${pages}::integer[])`.execute(trx);
+  await endSignatures(trx, sql`select unnest(${pages}::integer[])`);
   await sql`update page_status s set release = 'lapsed' where s.page_id = any(${pages}::integer[])
     and s.release in ('signed off', 'published')`.execute(trx);
 }

@@ -1,4 +1,4 @@
-import { sql, type Selectable } from 'kysely';
+import { sql, type RawBuilder, type Selectable } from 'kysely';
 import type { MakeUp, Reference } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Cause, Pages, Release, Revisions, SignOffs } from '../schema.ts';
@@ -35,13 +35,30 @@ function placedPages(db: Database | Write) {
     ]);
 }
 
+/** A page by its id; undefined for one that is not there, has gone, or lies in a collection that was taken out. */
 export function pageById(db: Database | Write, id: number): Promise<PlacedPage | undefined> {
-  return placedPages(db).where('pages.id', '=', id).executeTakeFirst();
+  return placedPages(db)
+    .where('pages.id', '=', id)
+    .where('pages.gone_at', 'is', null)
+    .where('collections.taken_out_at', 'is', null)
+    .executeTakeFirst();
 }
 
-/** Reads a page and keeps other writers of it waiting until the transaction ends. */
-export function lockPage(trx: Write, id: number): Promise<PlacedPage | undefined> {
-  return placedPages(trx).where('pages.id', '=', id).forUpdate('pages').executeTakeFirst();
+/**
+ * The one way into a page for whoever writes: waits for its row, keeps others waiting until the transaction ends, and only then reads. What
+ * was read in the statement that waits would be as it was before the wait. Undefined as for `pageById`.
+ */
+export async function lockPage(trx: Write, id: number): Promise<PlacedPage | undefined> {
+  return (await waitForPage(trx, id)) ? pageById(trx, id) : undefined;
+}
+
+/** The same, also of pages that have gone and of collections that were taken out: for what the system keeps right of them. */
+export async function lockAnyPage(trx: Write, id: number): Promise<PlacedPage | undefined> {
+  return (await waitForPage(trx, id)) ? placedPages(trx).where('pages.id', '=', id).executeTakeFirst() : undefined;
+}
+
+async function waitForPage(trx: Write, id: number): Promise<boolean> {
+  return (await trx.selectFrom('pages').select('id').where('id', '=', id).forUpdate().executeTakeFirst()) !== undefined;
 }
 
 export function pageAtAddress(db: Database | Write, collectionId: number, address: string): Promise<StoredPage | undefined> {
@@ -129,13 +146,19 @@ export interface PageForEngine {
   inputs: string;
 }
 
-/** A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none. */
+/**
+ * A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none, where it
+ * has gone or its collection was taken out. `goneToo`: for the system, which keeps audits of those right too.
+ */
 export async function pageForEngine(
   db: Database | Write,
-  which: { id: number } | { collection: string; slug: string },
+  which: { id: number; goneToo?: boolean } | { collection: string; slug: string },
 ): Promise<PageForEngine | undefined> {
+  const here = sql`c.taken_out_at is null and p.gone_at is null`;
   const where =
-    'id' in which ? sql`p.id = ${which.id}` : sql`c.slug = ${which.collection} and c.taken_out_at is null and p.slug = ${which.slug}`;
+    'id' in which
+      ? sql`p.id = ${which.id} and ${which.goneToo ? sql`true` : here}`
+      : sql`c.slug = ${which.collection} and c.taken_out_at is null and p.slug = ${which.slug}`;
   const { rows } = await sql<
     PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string }
   >`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds,
@@ -286,8 +309,9 @@ export interface Lapse {
   finding?: number | null;
 }
 
-/** Ends the sign-off in force, when there is one. */
+/** Ends the sign-off in force, when there is one, and the signatures that were to become one. */
 export async function lapseSignOff(trx: Write, pageId: number, lapse: Lapse): Promise<boolean> {
+  await endSignatures(trx, sql`${pageId}::integer`);
   const result = await trx
     .updateTable('sign_offs')
     .set({
@@ -303,8 +327,14 @@ export async function lapseSignOff(trx: Write, pageId: number, lapse: Lapse): Pr
   return result.numUpdatedRows > 0n;
 }
 
-/** A sign-off in force rests on a newer audit from now on, which says the same. */
+/** Signatures of some pages count no more: what they were given to has changed. `pages`: ids, as a list or a query. */
+export async function endSignatures(trx: Write, pages: RawBuilder<unknown>): Promise<void> {
+  await sql`update signatures set ended_at = now() where ended_at is null and page_id in (${pages})`.execute(trx);
+}
+
+/** A sign-off in force, and signatures that are to become one, rest on a newer audit from now on, which says the same. */
 export async function confirmSignOff(trx: Write, pageId: number, auditId: number): Promise<void> {
+  await trx.updateTable('signatures').set({ audit_id: auditId }).where('page_id', '=', pageId).where('ended_at', 'is', null).execute();
   await trx.updateTable('sign_offs').set({ audit_id: auditId }).where('page_id', '=', pageId).where('lapsed_at', 'is', null).execute();
 }
 

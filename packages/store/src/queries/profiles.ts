@@ -102,11 +102,13 @@ export async function kindIds(
       ? []
       : await trx
           .selectFrom('kinds')
-          .select(['id', 'name'])
+          .select(['id', 'name', sql<boolean>`xmin is distinct from pg_current_xact_id_if_assigned()::xid`.as('lasts')])
           .where(sql<boolean>`name = any(${names})`)
           .execute();
-  for (const kind of known) read.set(kind.name, kind.id);
-  const ids = new Map(kinds.flatMap((kind) => (read.has(kind.name) ? [[kind.name, read.get(kind.name)!] as const] : [])));
+  // One that this very transaction added may yet be undone with it.
+  for (const kind of known) if (kind.lasts) read.set(kind.name, kind.id);
+  const ids = new Map(known.map((kind) => [kind.name, kind.id]));
+  for (const { name } of kinds) if (read.has(name)) ids.set(name, read.get(name)!);
   const fresh = kinds.filter((kind) => !ids.has(kind.name));
   if (fresh.length === 0) return ids;
   await lockProfiles(trx, 'to use');

@@ -4,6 +4,7 @@ import type { Database, Write } from '../database.ts';
 import type { Release } from '../schema.ts';
 import type { Collection } from './collections.ts';
 import { OPEN } from './open.ts';
+import { endSignatures, type Lapse } from './pages.ts';
 import { closestBar } from './profiles.ts';
 import { countUses } from './uses.ts';
 
@@ -61,9 +62,33 @@ function counting(chosen: RawBuilder<unknown>, today: string): RawBuilder<unknow
 const VERDICT = sql<Verdict>`case when sums.holding > 0 then 'held' when sums.questions > 0 and bars.questions_hold then 'judge'
   else 'ready' end`;
 
-/** Counts pages anew and writes their status rows, release and last day among them. `chosen` as in `counting`. */
-async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: string): Promise<Written[]> {
-  const { rows } = await sql<Written>`${counting(chosen, today)},
+/** A finding that keeps a page from being ready, or else a question: of a status row `s`. */
+const holderOn = (today: string) => sql`(select f.id from findings f join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
+  where f.page_id = s.page_id and ${OPEN(today)}
+  order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1)`;
+
+/**
+ * Counts pages anew and writes their status rows, release and last day among them. Whatever the cause, no sign-off outlives what it rests
+ * on: those of another text, or of a page that is not ready any more, end here, and so do signatures. `chosen` as in `counting`.
+ */
+async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: string, cause: LapseCause): Promise<Written[]> {
+  const written = await writeRows(trx, chosen, today);
+  const unsound = written.filter((row) => row.unsound).map((row) => row.page_id);
+  if (unsound.length === 0) return written;
+  await endSignatures(trx, sql`select unnest(${unsound}::integer[])`);
+  const { rows: lapsed } = await sql<{ page_id: number }>`update sign_offs o set lapsed_at = now(), lapsed_by = ${cause.by},
+      lapsed_because = case when o.revision <> p.head then 'text' else ${cause.because} end, lapsed_revision = p.head,
+      lapsed_finding = case when o.revision <> p.head then null else ${holderOn(today)} end
+    from page_status s join pages p on p.id = s.page_id
+    where o.page_id = s.page_id and o.lapsed_at is null and s.page_id = any(${unsound}::integer[]) returning o.page_id`.execute(trx);
+  if (lapsed.length === 0) return written;
+  const ended = new Set(lapsed.map((row) => row.page_id));
+  await sql`update page_status set release = 'lapsed' where page_id = any(${[...ended]}::integer[])`.execute(trx);
+  return written.map((row) => (ended.has(row.page_id) ? { ...row, release: 'lapsed' as const, lapsed: true } : row));
+}
+
+async function writeRows(trx: Write, chosen: RawBuilder<unknown>, today: string): Promise<(Written & { unsound: boolean })[]> {
+  const { rows } = await sql<Written & { unsound: boolean }>`${counting(chosen, today)},
     ends as (select f.page_id, min(f.excepted_until) as day from chosen join findings f on f.page_id = chosen.page_id
       where f.standing = 'excepted' group by f.page_id),
     signed as (select o.page_id, bool_or(o.lapsed_at is null) as in_force, max(o.revision) filter (where o.lapsed_at is null) as revision
@@ -73,29 +98,39 @@ async function writeStatus(trx: Write, chosen: RawBuilder<unknown>, today: strin
       elsewhere = sums.elsewhere, fixed = sums.fixed, counts = sums.counts, families = sums.families, verdict = ${VERDICT},
       valid_until = ends.day, release = case when signed.in_force and s.published_revision = signed.revision then 'published'
         when signed.in_force then 'signed off' when signed.in_force is not null then 'lapsed' else 'draft' end
-    from sums join bars on bars.id = sums.bar_id left join ends on ends.page_id = sums.page_id left
+    from sums join bars on bars.id = sums.bar_id join pages p on p.id = sums.page_id left join ends on ends.page_id = sums.page_id left
       join signed on signed.page_id = sums.page_id
-    where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release`.execute(trx);
+    where s.page_id = sums.page_id returning s.page_id, s.verdict, s.release, false as lapsed,
+      (s.verdict <> 'ready' or signed.revision <> p.head) and (coalesce(signed.in_force, false) or exists (select 1 from signatures g
+        where g.page_id = s.page_id and g.ended_at is null)) as unsound`.execute(trx);
   return rows;
+}
+
+/** By whom and by what a sign-off ends when its page, counted anew, is not what was signed any more. */
+export interface LapseCause {
+  by: string;
+  because: Lapse['because'];
 }
 
 export interface Written {
   page_id: number;
   verdict: Verdict;
   release: Release;
+  /** Whether its sign-off ended by this. */
+  lapsed: boolean;
 }
 
 /** Counts some pages anew, and what stands open on all they use. */
-export async function refreshStatus(trx: Write, pages: readonly number[], today: string): Promise<Written[]> {
+export async function refreshStatus(trx: Write, pages: readonly number[], today: string, cause: LapseCause): Promise<Written[]> {
   await countUses(trx, pages, today);
-  return writeStatus(trx, sql`select page_id, bar_id from page_status where page_id = any(${pages}::integer[])`, today);
+  return writeStatus(trx, sql`select page_id, bar_id from page_status where page_id = any(${pages}::integer[])`, today, cause);
 }
 
 /**
  * Moves the pages that were held to an older version of a profile to the bars of a newer one, and counts them anew, in one statement.
- * Gives how many.
+ * Gives how many, and how many sign-offs ended.
  */
-export async function moveToBars(trx: Write, profileId: number, today: string): Promise<number> {
+export async function moveToBars(trx: Write, profileId: number, today: string, by: string): Promise<Counted> {
   // Half a million findings are counted in memory rather than on disk.
   await sql`set local work_mem = '64MB'`.execute(trx);
   const moved = await writeStatus(
@@ -104,9 +139,21 @@ export async function moveToBars(trx: Write, profileId: number, today: string): 
       join pages held on held.id = s.page_id join bars old on old.id = s.bar_id
       join profile_versions v on v.id = old.profile_version_id where v.profile_id = ${profileId}`,
     today,
+    { by, because: 'standard' },
   );
-  return moved.length;
+  return countedOf(moved);
 }
+
+/** How many pages were counted anew, and how many sign-offs ended by it. */
+export interface Counted {
+  pages: number;
+  lapsed: number;
+}
+
+const countedOf = (written: readonly Written[]): Counted => ({
+  pages: written.length,
+  lapsed: written.filter((row) => row.lapsed).length,
+});
 
 /** What pages come to: verdicts, open findings by weight, questions. */
 export interface Tally {
@@ -185,23 +232,27 @@ export async function effectOf(trx: Write, profileId: number, today: string): Pr
 }
 
 /** Holds every page to the bar that is closest to it now, and counts those anew that had another. Gives the bars they moved to. */
-export async function holdAnew(trx: Write, today: string): Promise<{ pages: number; versions: number[] }> {
+export async function holdAnew(trx: Write, today: string, by: string): Promise<{ pages: number; versions: number[] }> {
   await sql`set local work_mem = '64MB'`.execute(trx);
   const closest = sql`select s.page_id, s.bar_id as old, ${closestBar(sql`held.collection_id`, sql`held.content_type`)} as bar_id
     from page_status s join pages held on held.id = s.page_id`;
-  const moved = await writeStatus(trx, sql`select page_id, bar_id from (${closest}) c where c.old <> c.bar_id`, today);
+  const moved = await writeStatus(trx, sql`select page_id, bar_id from (${closest}) c where c.old <> c.bar_id`, today, {
+    by,
+    because: 'standard',
+  });
   const { rows } = await sql<{ id: number }>`select distinct b.profile_version_id as id from page_status s join bars b on b.id = s.bar_id
     where s.page_id = any(${moved.map((page) => page.page_id)}::integer[])`.execute(trx);
   return { pages: moved.length, versions: rows.map((row) => row.id) };
 }
 
-/** Counts those pages anew on which something is for others to fix. Gives the versions of profiles that they are held to. */
-export async function countElsewhere(trx: Write, today: string): Promise<{ pages: number; versions: number[] }> {
+/** Counts those pages anew on which something is for others to fix. */
+export async function countElsewhere(trx: Write, today: string, by: string): Promise<Counted> {
   await sql`set local work_mem = '64MB'`.execute(trx);
-  const counted = await writeStatus(trx, sql`select page_id, bar_id from page_status where elsewhere > 0`, today);
-  const { rows } = await sql<{ id: number }>`select distinct b.profile_version_id as id from page_status s join bars b on b.id = s.bar_id
-    where s.elsewhere > 0`.execute(trx);
-  return { pages: counted.length, versions: rows.map((row) => row.id) };
+  const counted = await writeStatus(trx, sql`select page_id, bar_id from page_status where elsewhere > 0`, today, {
+    by,
+    because: 'standard',
+  });
+  return countedOf(counted);
 }
 
 /** Pages that are held to a version of a profile, the newest first. */
@@ -214,21 +265,6 @@ export async function pagesUnder(db: Database | Write, profileVersion: number): 
     .orderBy('page_id', 'desc')
     .execute();
   return rows.map((row) => row.page_id);
-}
-
-/** Ends the sign-offs under which the gate now says no, each with a finding that did it. */
-export async function lapseUnder(trx: Write, profileVersion: number, by: string, today: string): Promise<number> {
-  const result =
-    await sql`update sign_offs o set lapsed_at = now(), lapsed_by = ${by}, lapsed_because = 'standard', lapsed_revision = p.head,
-      lapsed_finding = (select f.id from findings f join kind_weights w on w.bar_id = s.bar_id and w.kind_id = f.kind_id
-        where f.page_id = s.page_id and ${OPEN(today)}
-        order by not (w.holds and (w.outcome = 'failed' or f.ruled = 'stands')), w.outcome, f.id limit 1)
-    from page_status s join bars b on b.id = s.bar_id join pages p on p.id = s.page_id
-    where o.page_id = s.page_id and o.lapsed_at is null and s.verdict <> 'ready' and b.profile_version_id = ${profileVersion}`.execute(trx);
-  await sql`update page_status s set release = 'lapsed' from bars b where b.id = s.bar_id and b.profile_version_id = ${profileVersion}
-    and s.release in ('signed off', 'published')
-    and not exists (select 1 from sign_offs o where o.page_id = s.page_id and o.lapsed_at is null)`.execute(trx);
-  return Number(result.numAffectedRows ?? 0);
 }
 
 export interface Status {

@@ -82,11 +82,16 @@ export interface Publications {
 export type PublicationState = 'waiting' | 'done' | 'failed' | 'called off';
 
 export interface Signatures {
+  id: Generated<number>;
   page_id: number;
   revision: number;
+  /** The audit whoever signed saw. */
+  audit_id: number | null;
   profile_version_id: number;
   signed_by: string;
   signed_at: Made;
+  /** Since when it counts no more: by whatever ends a sign-off. */
+  ended_at: Maybe<Date>;
 }
 
 /** What no engine finds, as somebody looked at it. */
