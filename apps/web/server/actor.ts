@@ -15,12 +15,28 @@ export const currentSession = cache(async (): Promise<{ id: string; person: stri
   return found ? { id: found.session.id, person: found.user.id } : null;
 });
 
+/** What a browser asks for on its own, because a page refers to it (Fetch, request destinations): no person acts by that. */
+const PARTS_OF_A_PAGE = new Set(
+  'audio embed font frame iframe image json manifest object paintworklet report script style track video xslt'.split(' '),
+);
+
 /**
- * Who acts: the one place where the server learns it.
+ * Who acts: the one place where the server learns it. An imported page that refers to an address of ours must not ask it in the name of
+ * whoever looks at the page: what is asked for as a part of a page is asked by nobody. Files that pages show are answered by `viewer`.
  *
  * @throws SignedOut
  */
 export async function currentActor(): Promise<Person> {
+  if (PARTS_OF_A_PAGE.has((await headers()).get('sec-fetch-dest') ?? '')) throw new SignedOut();
+  return viewer();
+}
+
+/**
+ * Who looks at a page in its frame, or at a file that it shows.
+ *
+ * @throws SignedOut
+ */
+export async function viewer(): Promise<Person> {
   const session = await currentSession();
   const person = session ? await personById(await database(), session.person) : undefined;
   if (!person || person.kind !== 'person' || person.disabled) throw new SignedOut();

@@ -7,27 +7,40 @@ import { services } from './services';
 
 /**
  * A page as readers meet it, byte for byte, and the files it shows, at their own relative addresses. Imported pages are hostile: the
- * answer forbids scripts, forms, plugins and everything from outside; the frame that shows it is sandboxed as well.
+ * answer forbids scripts, forms, plugins and everything from outside its collection, also other addresses of ours; the frame that shows it
+ * is sandboxed as well.
  */
-const POLICY = [
-  "default-src 'none'",
-  "img-src 'self' data:",
-  "media-src 'self'",
-  "style-src 'self' 'unsafe-inline'",
-  "font-src 'self' data:",
-  "form-action 'none'",
-  "base-uri 'none'",
-  "frame-ancestors 'self'",
-  'sandbox allow-same-origin',
-].join('; ');
+function policyFor(place: string): string {
+  return [
+    "default-src 'none'",
+    `img-src ${place} data:`,
+    `media-src ${place}`,
+    `style-src ${place} 'unsafe-inline'`,
+    `font-src ${place} data:`,
+    "form-action 'none'",
+    "base-uri 'none'",
+    "frame-ancestors 'self'",
+    'sandbox allow-same-origin',
+  ].join('; ');
+}
 
-const GUARD = {
-  'content-security-policy': POLICY,
-  'x-content-type-options': 'nosniff',
-  'x-dns-prefetch-control': 'off',
-  'referrer-policy': 'no-referrer',
-  'cross-origin-resource-policy': 'same-origin',
-};
+/** Where the files of a request's collection lie, as a policy names it (CSP 3, path matching), by the host the browser knows us as. */
+function placeOf(request: Request): string {
+  const folder = new URL(request.url).pathname.split('/').slice(0, 3).join('/');
+  const hosts = ['x-forwarded-host', 'host'].map((name) => request.headers.get(name)?.trim() ?? '');
+  const host = hosts.find((one) => /^[a-z0-9.-]+(:\d+)?$|^\[[0-9a-f:]+\](:\d+)?$/i.test(one));
+  return host ? `${host}${folder}/` : "'none'";
+}
+
+function guard(request: Request): Record<string, string> {
+  return {
+    'content-security-policy': policyFor(placeOf(request)),
+    'x-content-type-options': 'nosniff',
+    'x-dns-prefetch-control': 'off',
+    'referrer-policy': 'no-referrer',
+    'cross-origin-resource-policy': 'same-origin',
+  };
+}
 
 /** Answers with what lies at an address of a collection, as far as somebody may see it. */
 export async function proofResponse(
@@ -44,22 +57,22 @@ export async function proofResponse(
       address: `${path.map(decodeURIComponent).join('/')}${inside === null ? '' : `#${inside}`}`,
       revision,
     });
-    if (!found.ok) return plain('There is nothing at this address in the collection.', 404);
+    if (!found.ok) return plain(request, 'There is nothing at this address in the collection.', 404);
     const { value } = found;
     if (value.kind === 'page')
       return new Response(value.html, {
         // Places of notes are those of the tree the engine read: the browser has to read the page the same way.
         headers: {
-          ...GUARD,
+          ...guard(request),
           'content-type': `${mediaTypeOf(value.html, path.at(-1)!)}; charset=utf-8`,
           'cache-control': 'private, max-age=3600',
         },
       });
     return fileResponse(request, value);
   } catch (error) {
-    if (error instanceof SignedOut) return plain('Nobody is signed in here.', 401);
+    if (error instanceof SignedOut) return plain(request, 'Nobody is signed in here.', 401);
     if (!isAway(error)) throw error;
-    return plain('The database cannot be reached.', 503);
+    return plain(request, 'The database cannot be reached.', 503);
   }
 }
 
@@ -76,7 +89,7 @@ interface Sent {
 function fileResponse(request: Request, { file, bytes }: Sent): Response {
   const tag = `"${file.sha256}"`;
   const headers = {
-    ...GUARD,
+    ...guard(request),
     'content-type': file.mediaType,
     'cache-control': 'private, max-age=300, no-transform',
     'accept-ranges': 'bytes',
@@ -115,6 +128,6 @@ function rangeIn(header: string | null, size: number): [number, number] | 'beyon
   return from >= size || to <= from ? 'beyond' : [from, to];
 }
 
-function plain(words: string, status: number): Response {
-  return new Response(words, { status, headers: { ...GUARD, 'content-type': 'text/plain; charset=utf-8' } });
+function plain(request: Request, words: string, status: number): Response {
+  return new Response(words, { status, headers: { ...guard(request), 'content-type': 'text/plain; charset=utf-8' } });
 }

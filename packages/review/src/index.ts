@@ -127,7 +127,7 @@ export { keepCopy } from './registers/borrowed.ts';
 export { keepOpen } from './openPages.ts';
 
 export { mayTry, signedIn, WRONG_PASSWORD, type Try } from './people/signIn.ts';
-export { askForPassword, choosePassword, firstAdministrator, readLink, SHORTEST_PASSWORD, type LinkTo } from './people/links.ts';
+export { askForPassword, choosePassword, firstAdministrator, linkFor, readLink, SHORTEST_PASSWORD, type LinkTo } from './people/links.ts';
 export { addressFrom, nameFrom } from './people/words.ts';
 export {
   deedsSheet,

@@ -375,6 +375,7 @@ export { messagesDue, messagesWent, type MessageDue } from './queries/mail.ts';
 export {
   addLinks,
   addMessages,
+  SECRET_PLACE,
   addPerson,
   administratorsWithout,
   deedLines,
@@ -385,6 +386,7 @@ export {
   letLeave,
   linkFor,
   loginByEmail,
+  personByEmail,
   messageLines,
   noteWrong,
   peopleLines,

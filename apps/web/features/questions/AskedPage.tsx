@@ -3,6 +3,7 @@ import type { QuestionView } from '@inkwell/review';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { elementByPath } from '../desk/proof/frame';
+import { firstIn, leadTo, matches, stateOf, styleOf } from '../desk/proof/natives';
 import { proofAddress } from '../desk/proof/Proof';
 
 const Stack = styled.div<{ $behind: boolean }>`
@@ -46,7 +47,8 @@ type Place = QuestionView['place'];
 /** Leads a page to the place of a question. */
 function lead(frame: HTMLIFrameElement | null, { path }: Place): void {
   const page = frame?.contentDocument;
-  if (page) elementByPath(page, path)?.scrollIntoView({ block: 'center' });
+  const element = page && elementByPath(page, path);
+  if (element) leadTo(element, { block: 'center' });
 }
 
 /** Marks the place on its page, and leads there. Gives the address of the image that is there, where one is. */
@@ -57,13 +59,14 @@ function mark(frame: HTMLIFrameElement, place: Place): string | null {
   const through = place.through === null ? null : elementByPath(page, place.through);
   for (const one of [element, through]) {
     if (!one) continue;
-    const { style } = one as HTMLElement;
+    const style = styleOf(one);
+    if (!style) continue;
     style.outline = '3px solid #22406e';
     style.outlineOffset = '4px';
     style.boxShadow = '0 0 0 4px #fffefa';
   }
   lead(frame, place);
-  const shown = (element.matches('img') ? element : element.querySelector('img')) as HTMLImageElement | null;
+  const shown = (matches(element, 'img') ? element : firstIn(element, 'img')) as HTMLImageElement | null;
   return shown && (shown.currentSrc || shown.src);
 }
 
@@ -81,7 +84,8 @@ export function AskedPage({ question, isNext = false }: { question: QuestionView
   );
   // What the server sent may have been there before anybody could listen.
   useEffect(() => {
-    if (own.current?.contentDocument?.readyState === 'complete') arrived(own.current);
+    const page = own.current?.contentDocument;
+    if (page && stateOf(page) === 'complete') arrived(own.current!);
   }, [arrived]);
   // The next one was laid out before it was to be seen.
   useEffect(() => {

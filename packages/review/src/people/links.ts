@@ -4,9 +4,11 @@ import {
   addMessages,
   administratorsWithout,
   givePart,
-  linkFor,
+  linkFor as linkBySum,
+  personByEmail,
   loginByEmail,
   personWithAddress,
+  SECRET_PLACE,
   setPassword,
   SYSTEM,
   useLink,
@@ -55,8 +57,8 @@ export function linkMade({ now }: Services, { to, purpose, by, site }: LinkFor):
 /** The message that carries a link. */
 export function messageWith(to: LinkTo, purpose: SentLink['purpose'], { text, link }: { text: string; link: string }): NewMessage {
   const subject = purpose === 'invitation' ? 'You are invited to Inkwell Check' : 'A new password for Inkwell Check';
-  const body = `Hello ${to.name},\n\n${text}\n\n${link}\n\nThe link is good for ${GOOD_WORDS[purpose]}, and once.\n`;
-  return { person: to.person, address: to.email, subject, body };
+  const body = `Hello ${to.name},\n\n${text}\n\n${SECRET_PLACE}\n\nThe link works once, within ${GOOD_WORDS[purpose]}.\n`;
+  return { person: to.person, address: to.email, subject, body, secret: link };
 }
 
 /** Makes a link that is good once, and the message that carries it. Gives the link. */
@@ -87,7 +89,7 @@ export async function askForPassword(services: Services, wish: { email: string; 
 /** Whom a link is for, while it is good. */
 export async function readLink({ db }: Services, wish: { secret: string }): Promise<Result<LinkTo & { purpose: SentLink['purpose'] }>> {
   return db.transaction().execute(async (trx) => {
-    const found = await linkFor(trx, sumOf(wish.secret));
+    const found = await linkBySum(trx, sumOf(wish.secret));
     return found ? done(found) : NOT_GOOD;
   });
 }
@@ -130,14 +132,35 @@ export async function choosePassword(
   const hash = await wish.hash(wish.password);
   return writing(services.db, async (trx) => {
     // Of two who use it at once the second finds it used.
-    const found = await linkFor(trx, sumOf(wish.secret));
+    const found = await linkBySum(trx, sumOf(wish.secret));
     if (!found) return NOT_GOOD;
     const { person, name, email, purpose } = found;
     await useLink(trx, sumOf(wish.secret));
     await setPassword(trx, { person, name, email, hash, id: randomUUID() });
     await forgetTries(trx, email);
     await writeDeed(trx, { by: person, deed: purpose === 'invitation' ? 'took up an invitation' : 'chose a new password', person });
+    if (purpose === 'password') await addMessages(trx, [wayInChanged(known.value, 'Your password was changed')]);
     return done({ person, name, email });
+  });
+}
+
+/** Tells somebody, at their address, that how they sign in has changed. */
+export function wayInChanged({ person, name, email }: LinkTo, what: string): NewMessage {
+  const body = `Hello ${name},\n\n${what}, and your other sessions were ended. If it was not you, ask for a new password at once, and tell an administrator.\n`;
+  return { person, address: email, subject: `${what} in Inkwell Check`, body };
+}
+
+/** Makes a link for somebody who was put in here, on the machine itself: for a house that sends no mail. Gives the link. */
+export function linkFor(services: Services, wish: { email: string; site: string }): Promise<Result<string>> {
+  return writing(services.db, async (trx) => {
+    const email = addressFrom(wish.email);
+    const found = email === null ? undefined : await personByEmail(trx, email);
+    if (!found) return refused({ code: 'not-found', what: 'Nobody with this address may sign in here', kept: 'Nothing was changed.' });
+    const to = { person: found.id, name: found.name, email: email! };
+    const { link, row } = linkMade(services, { to, purpose: 'invitation', by: SYSTEM, site: wish.site });
+    await addLinks(trx, [row]);
+    await writeDeed(trx, { by: SYSTEM, deed: 'made a link on the machine', person: found.id });
+    return done(link);
   });
 }
 

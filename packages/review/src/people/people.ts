@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { csvRows, toCsvTable } from '@inkwell/formats';
 import {
+  addMessages,
   addPerson,
   administratorsWithout,
   collectionBySlug,
@@ -34,6 +35,7 @@ import { done, notFound, refused, type Result } from '../problems.ts';
 import { isDay, type Services } from '../services.ts';
 import { sendInvitations } from './invitations.ts';
 import { addressFrom, departmentFrom, nameFrom, NO_ADDRESS, NO_NAME } from './words.ts';
+import { wayInChanged } from './links.ts';
 
 const barred = (actor: Actor) => unlessAllowed(actor, 'look after people', 'house', 'This');
 
@@ -208,6 +210,9 @@ export function noteSecondFactor(services: Services, actor: Actor, wish: { isThe
   return writing(services.db, async (trx) => {
     const deed = wish.isThere ? 'set up a second factor' : 'took a second factor away';
     await writeDeed(trx, { by: actor.id, deed, person: actor.id });
+    const { email } = (await personById(trx, actor.id)) ?? { email: null };
+    const what = wish.isThere ? 'A second factor was set up' : 'Your second factor was taken away';
+    if (email !== null) await addMessages(trx, [wayInChanged({ person: actor.id, name: actor.name, email }, what)]);
     return done(null);
   });
 }

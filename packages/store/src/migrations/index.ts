@@ -30,6 +30,7 @@ import * as tokens from './028-tokens.ts';
 import * as gate from './029-gate.ts';
 import * as hostFiles from './030-host-files.ts';
 import * as signaturesEnd from './031-signatures-end.ts';
+import * as messageSecrets from './032-message-secrets.ts';
 
 /** In order, forward only. Imported, not read from a folder, so that they survive bundling. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -64,4 +65,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '029-gate': gate,
   '030-host-files': hostFiles,
   '031-signatures-end': signaturesEnd,
+  '032-message-secrets': messageSecrets,
 };

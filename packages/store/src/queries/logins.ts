@@ -197,6 +197,13 @@ export async function loginByEmail(db: Database | Write, email: string): Promise
   return rows[0];
 }
 
+/** Whoever may be let in by an address, though they have not chosen a password yet. */
+export async function personByEmail(db: Database | Write, email: string): Promise<{ id: string; name: string } | undefined> {
+  const { rows } = await sql<{ id: string; name: string }>`select id, name from people where email = ${email} and kind = 'person'
+    and (disabled_on is null or disabled_on > current_date)`.execute(db);
+  return rows[0];
+}
+
 /** A browser somebody is signed in with. */
 export interface SessionLine {
   id: string;
@@ -254,7 +261,12 @@ export interface NewMessage {
   address: string;
   subject: string;
   body: string;
+  /** What stands in the message as it is sent, in the place of `SECRET_PLACE`: shown to nobody here, and forgotten once it was sent. */
+  secret?: string | null;
 }
+
+/** Stands in the words of a message where its secret goes. */
+export const SECRET_PLACE = '(The link is in the message itself. It is not shown here.)';
 
 export async function addMessages(trx: Write, messages: readonly NewMessage[]): Promise<void> {
   if (messages.length === 0) return;
@@ -264,7 +276,7 @@ export async function addMessages(trx: Write, messages: readonly NewMessage[]): 
     .execute();
 }
 
-export interface MessageLine extends NewMessage {
+export interface MessageLine extends Omit<NewMessage, 'secret'> {
   id: number;
   name: string | null;
   at: Date;

@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
 import type { Database } from '../database.ts';
+import { SECRET_PLACE } from './logins.ts';
 
 /** Messages older than this are not sent any more, in days: a mail server that is set up later writes to nobody about last month. */
 const STALE_DAYS = 2;
@@ -21,12 +22,13 @@ export async function messagesDue(db: Database, limit: number): Promise<MessageD
       try_at = now() + make_interval(mins => least(power(2, tries + 1)::integer, ${LONGEST_REST}::integer))
     where id in (select id from messages where sent_at is null and try_at <= now() and tries < ${MOST_TRIES}
       and made_at > now() - make_interval(days => ${STALE_DAYS}::integer) order by id limit ${limit} for update skip locked)
-    returning id, address, subject, body`.execute(db);
+    returning id, address, subject, replace(body, ${SECRET_PLACE}, coalesce(secret, ${SECRET_PLACE})) as body`.execute(db);
   return rows.sort((a, b) => a.id - b.id);
 }
 
 /** Writes down how messages went: null for those that were taken, else why not. */
 export async function messagesWent(db: Database, went: readonly { id: number; trouble: string | null }[]): Promise<void> {
-  await sql`update messages m set sent_at = case when w.trouble is null then now() end, trouble = w.trouble
+  await sql`update messages m set sent_at = case when w.trouble is null then now() end, trouble = w.trouble,
+      secret = case when w.trouble is null then null else secret end
     from jsonb_to_recordset(${JSON.stringify(went)}::jsonb) as w (id integer, trouble text) where m.id = w.id`.execute(db);
 }

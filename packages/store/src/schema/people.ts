@@ -101,7 +101,10 @@ export interface Messages {
   person_id: string | null;
   address: string;
   subject: string;
+  /** With `SECRET_PLACE` where its secret stands. */
   body: string;
+  /** Until it is sent. */
+  secret: ColumnType<string | null, string | null | undefined, string | null>;
   made_at: Generated<Date>;
   sent_at: Date | null;
   trouble: string | null;

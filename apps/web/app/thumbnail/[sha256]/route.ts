@@ -1,5 +1,5 @@
 import { thumbnail } from '@inkwell/review';
-import { currentActor } from '@/server/actor';
+import { viewer } from '@/server/actor';
 import { guarded } from '@/server/answer';
 import { services } from '@/server/services';
 
@@ -10,7 +10,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ sha
   const { sha256 } = await params;
   if (!/^[0-9a-f]{64}$/.test(sha256)) return new Response(null, MISSING);
   return guarded(async () => {
-    const shown = await thumbnail(await services(), await currentActor(), { sha256 });
+    const shown = await thumbnail(await services(), await viewer(), { sha256 });
     if (!shown.ok) return new Response(null, MISSING);
     return new Response(shown.value as BodyInit, {
       headers: {

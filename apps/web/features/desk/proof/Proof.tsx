@@ -9,6 +9,7 @@ import { ProofBar } from './ProofBar';
 import type { ProofView } from './views';
 import type { DeskActions, DeskState, Numbered } from '../useDesk';
 import { contentHeight, elementByPath, type Box } from './frame';
+import { addStyle, bodyOf, boxesOf, boxOf, headOf, holds, listen, localNameOf, stateOf, unlisten, urlOf, viewOf } from './natives';
 
 const MARGIN = 56;
 const NOTE_HEIGHT = 34;
@@ -154,7 +155,7 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
 
   const measureNow = useCallback(() => {
     const page = frame.current?.contentDocument;
-    if (!page?.body || !frame.current) return;
+    if (!page || !bodyOf(page) || !frame.current) return;
     setHeight((now) => grown(now, contentHeight(page), growths));
     const lie = { top: frame.current.parentElement!.offsetTop, scale };
     const { placed: found, unseen: others } = place(page, open, lie);
@@ -167,11 +168,11 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
 
   const dress = useCallback(() => {
     const page = frame.current?.contentDocument;
-    if (!page?.head || page.URL === 'about:blank' || dressed.current === page) return;
+    if (!page || !headOf(page) || urlOf(page) === 'about:blank' || dressed.current === page) return;
     dressed.current = page;
     growths.current = 0;
     // A fragment has no look of its own: the platform's stands in for it.
-    if (desk.scope === 'fragment') page.head.append(Object.assign(page.createElement('style'), { textContent: PLATFORM_LOOK }));
+    if (desk.scope === 'fragment') addStyle(page, PLATFORM_LOOK);
     if (view.images === 'words') imagesAsWords(page);
     // Sizes are known once every style sheet has come.
     if (view.text === '200') onceWhole(page, () => (enlargeText(page, 2), measure()));
@@ -179,9 +180,9 @@ export function Proof({ state, actions, view, onView }: ProofProps) {
       growths.current = 0;
       measure();
     };
-    page.addEventListener('load', come, true);
-    page.addEventListener('error', come, true);
-    page.addEventListener('click', (event) => event.preventDefault(), true);
+    listen(page, 'load', come, true);
+    listen(page, 'error', come, true);
+    listen(page, 'click', (event) => event.preventDefault(), true);
     measure();
   }, [desk.scope, measure, view.images, view.text]);
 
@@ -272,15 +273,14 @@ function usePickedByClick(
     const page = frame.current?.contentDocument;
     if (!page) return;
     const pick = (event: Event) => {
-      const hit = open.findLast(
-        ({ note }) =>
-          elementByPath(page, note.at.path)?.contains(event.target as Node) &&
-          !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path),
-      );
+      const hit = open.findLast(({ note }) => {
+        const element = elementByPath(page, note.at.path);
+        return element && holds(element, event.target as Node) && !/^\/html\[1\](\/head\[1\]|\/body\[1\])?$/.test(note.at.path);
+      });
       if (hit) choose(hit.note.id);
     };
-    page.addEventListener('click', pick);
-    return () => page.removeEventListener('click', pick);
+    listen(page, 'click', pick);
+    return () => unlisten(page, 'click', pick);
   }, [frame, open, choose, placed]);
 }
 
@@ -305,7 +305,7 @@ function useDressedSoon(frame: RefObject<HTMLIFrameElement | null>, dressed: Ref
   useEffect(() => {
     const timer = setInterval(() => {
       const page = frame.current?.contentDocument;
-      if (page && page.readyState !== 'loading') dress();
+      if (page && stateOf(page) !== 'loading') dress();
       if (page && dressed.current === page) clearInterval(timer);
     }, 40);
     return () => clearInterval(timer);
@@ -314,8 +314,9 @@ function useDressedSoon(frame: RefObject<HTMLIFrameElement | null>, dressed: Ref
 
 /** Runs once a page and everything it links has loaded. */
 function onceWhole(page: Document, run: () => void): void {
-  if (page.readyState === 'complete') run();
-  else page.defaultView?.addEventListener('load', run);
+  const view = viewOf(page);
+  if (stateOf(page) === 'complete') run();
+  else if (view) listen(view, 'load', run);
 }
 
 /** How near to the margin a piece has to end for a line to go straight there: no text stands between. */
@@ -412,9 +413,10 @@ function place(page: Document, open: readonly Numbered[], lie: Lie): { placed: P
 /** Around the element, or the run of neighbours, that a note speaks of; null when nothing of it is shown. */
 function visibleRect(page: Document, at: { path: string; through?: string }): Box | null {
   const first = elementByPath(page, at.path);
-  if (!first || ['HTML', 'HEAD', 'TITLE', 'BODY'].includes(first.tagName) || first.getClientRects().length === 0) return null;
-  const from = first.getBoundingClientRect();
-  const to = (at.through ? elementByPath(page, at.through) : null)?.getBoundingClientRect() ?? from;
+  if (!first || ['html', 'head', 'title', 'body'].includes(localNameOf(first)) || boxesOf(first).length === 0) return null;
+  const from = boxOf(first);
+  const last = at.through ? elementByPath(page, at.through) : null;
+  const to = last ? boxOf(last) : from;
   const left = Math.min(from.left, to.left);
   return { top: from.top, left, width: Math.max(from.right, to.right) - left, height: to.bottom - from.top };
 }

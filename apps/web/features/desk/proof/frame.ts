@@ -1,3 +1,5 @@
+import { bodyOf, childrenOf, localNameOf, modeOf, newRange, offsetHeightOf, rootOf, scrollHeightOf, stateOf, viewOf } from './natives';
+
 /** A place in the sheet, in CSS pixels. */
 export interface Box {
   top: number;
@@ -15,10 +17,11 @@ function pathsOf(page: Document): Map<string, Element> {
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const [parent, path] = next;
     const places = new Map<string, number>();
-    for (const child of parent.children) {
-      const place = (places.get(child.localName) ?? 0) + 1;
-      places.set(child.localName, place);
-      const own = `${path}/${child.localName}[${place}]`;
+    for (const child of childrenOf(parent)) {
+      const name = localNameOf(child);
+      const place = (places.get(name) ?? 0) + 1;
+      places.set(name, place);
+      const own = `${path}/${name}[${place}]`;
       found.set(own, child);
       waiting.push([child, own]);
     }
@@ -30,15 +33,17 @@ function pathsOf(page: Document): Map<string, Element> {
 export function elementByPath(page: Document, path: string): Element | null {
   let paths = indexed.get(page);
   // A document may be asked before it is whole.
-  if (!paths || (page.readyState !== 'complete' && !paths.has(path))) indexed.set(page, (paths = pathsOf(page)));
+  if (!paths || (stateOf(page) !== 'complete' && !paths.has(path))) indexed.set(page, (paths = pathsOf(page)));
   return paths.get(path) ?? null;
 }
 
 /** How high the content of a loaded page is, in CSS pixels, with a bit of room below. */
 export function contentHeight(page: Document): number {
   // In quirks mode the body is as high as its window, however little stands in it (Quirks Mode Standard, 3.6 and 3.7).
-  if (page.compatMode !== 'BackCompat') return Math.max(page.body.scrollHeight + 24, page.documentElement.offsetHeight);
-  const range = page.createRange();
-  range.selectNodeContents(page.body);
-  return Math.ceil(range.getBoundingClientRect().bottom + (page.defaultView?.scrollY ?? 0)) + 24;
+  const [body, root] = [bodyOf(page), rootOf(page)];
+  if (!body || !root) return 0;
+  if (modeOf(page) !== 'BackCompat') return Math.max(scrollHeightOf(body) + 24, offsetHeightOf(root));
+  const range = newRange(page);
+  range.selectNodeContents(body);
+  return Math.ceil(range.getBoundingClientRect().bottom + (viewOf(page)?.scrollY ?? 0)) + 24;
 }

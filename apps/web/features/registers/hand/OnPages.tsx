@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/Panel';
 import { proofAddress } from '../../desk/proof/Proof';
+import { allIn } from '../../desk/proof/natives';
 
 const Window = styled.iframe`
   width: 100%;
@@ -32,7 +33,7 @@ export function OnPages({ collection, uses, before, after }: OnPagesProps) {
   if (!page) return null;
   const change = ({ contentDocument }: HTMLIFrameElement) => {
     if (!contentDocument) return;
-    const images = [...contentDocument.querySelectorAll('img')].filter((image) =>
+    const images = allIn<HTMLImageElement>(contentDocument, 'img').filter((image) =>
       before.includes(resolveAddress(page.address, image.getAttribute('src') ?? '') ?? ''),
     );
     putInPlace(images, proofAddress(collection, after));

@@ -1,4 +1,4 @@
-import { currentActor } from '@/server/actor';
+import { viewer } from '@/server/actor';
 import { proofResponse } from '@/server/proofResponse';
 
 interface Place {
@@ -7,5 +7,5 @@ interface Place {
 
 /** A page of a collection as readers meet it, or a file it shows, for whoever may see it. */
 export async function GET(request: Request, { params }: Place): Promise<Response> {
-  return proofResponse(request, currentActor, await params);
+  return proofResponse(request, viewer, await params);
 }
