@@ -1,6 +1,6 @@
 import 'server-only';
 import type { Actor, Problem, Services } from '@inkwell/review';
-import { isAway } from '@inkwell/store';
+import { isAway, isUnstorableText } from '@inkwell/store';
 import { currentActor, SignedOut } from './actor';
 import type { Checker } from './inputs';
 import { log } from './log';
@@ -13,6 +13,7 @@ const STATUS: Record<Problem['code'], number> = {
   'not-found': 404,
   'nothing-to-do': 409,
   'bad-page': 422,
+  'bad-request': 400,
   'too-large': 413,
   held: 409,
   duplicate: 409,
@@ -36,6 +37,14 @@ export const FAULT: Problem = {
   why: 'It met a case it was not made for; the server’s log has the details.',
   kept: 'Nothing was changed, and what you typed stays on this screen.',
   next: 'Try again; if it happens again, tell whoever looks after this server.',
+};
+
+const UNREADABLE: Problem = {
+  code: 'bad-request',
+  what: 'This request cannot be read',
+  why: 'It holds a NUL, half a character, or an escape that was cut off.',
+  kept: 'Nothing was changed, and what you typed stays on this screen.',
+  next: 'Take that character out and send it again.',
 };
 
 const SIGNED_OUT: Problem = {
@@ -147,6 +156,7 @@ export async function guarded(make: () => Promise<Response>): Promise<Response> 
   } catch (error) {
     if (isAway(error)) return problemResponse(AWAY);
     if (error instanceof SignedOut) return problemResponse(SIGNED_OUT);
+    if (error instanceof URIError || isUnstorableText(error)) return problemResponse(UNREADABLE);
     log.error({ err: error }, 'a fault');
     return problemResponse(FAULT);
   }

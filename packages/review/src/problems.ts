@@ -9,6 +9,7 @@ export interface Problem {
     | 'not-found'
     | 'nothing-to-do'
     | 'bad-page'
+    | 'bad-request'
     | 'too-large'
     | 'held'
     | 'duplicate'

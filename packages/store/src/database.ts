@@ -56,9 +56,24 @@ export function snapshot<T>(db: Database, read: (at: Write) => Promise<T>): Prom
   return db.transaction().setIsolationLevel('repeatable read').setAccessMode('read only').execute(read);
 }
 
-/** Asks the database for nothing: it answers, or this throws. */
-export async function reach(db: Database): Promise<void> {
-  await sql`select 1`.execute(db);
+/** Writes something and undoes it: the database takes writes, or this throws. */
+export async function tryWriting(db: Database): Promise<void> {
+  const undone = new Error('undone');
+  const tried = db.transaction().execute(async (trx) => {
+    await sql`insert into wrong_passwords (key, at) values ('health', now())`.execute(trx);
+    throw undone;
+  });
+  await tried.catch((error: unknown) => {
+    if (error !== undone) throw error;
+  });
+}
+
+/** How long ago a worker last ended a job or said that it is at one, in seconds; null where none ever did. */
+export async function workerQuietFor(db: Database): Promise<number | null> {
+  const { rows } = await sql<{ seconds: number | null }>`select case when exists (select 1 from jobs where state = 'running'
+      and lease_until > now()) then 0 else extract(epoch from now() - (select max(ended_at) from jobs
+      where ended_at is not null))::double precision end as seconds`.execute(db);
+  return rows[0]!.seconds;
 }
 
 /** How often a write is begun again that met another one. */
@@ -120,6 +135,12 @@ export function isAway(error: unknown): boolean {
     if (typeof here.message === 'string' && /timeout exceeded when trying to connect|Connection terminated/.test(here.message)) return true;
   }
   return false;
+}
+
+/** Whether an error means that a text holds what no text of the database can: a NUL, or half a character (SQLSTATE 22021, 22P05). */
+export function isUnstorableText(error: unknown): boolean {
+  const code = error instanceof Error ? (error as { code?: unknown }).code : undefined;
+  return code === '22021' || code === '22P05';
 }
 
 /** Whether an error is a unique constraint's (SQLSTATE 23505). */

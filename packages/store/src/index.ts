@@ -1,4 +1,17 @@
-export { isAway, isDuplicate, isGivenUp, migrate, openDatabase, reach, snapshot, writing, type Database, type Write } from './database.ts';
+export {
+  isAway,
+  isDuplicate,
+  isGivenUp,
+  migrate,
+  openDatabase,
+  tryWriting,
+  workerQuietFor,
+  isUnstorableText,
+  snapshot,
+  writing,
+  type Database,
+  type Write,
+} from './database.ts';
 export type {
   Answer,
   AnswerState,

@@ -2,7 +2,7 @@ import 'server-only';
 import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
 import pLimit from 'p-limit';
 import { actorOfToken, type TokenReach } from '@inkwell/review';
-import { isAway } from '@inkwell/store';
+import { isAway, isUnstorableText } from '@inkwell/store';
 import { bytesWithin } from '../answer';
 import { log } from '../log';
 import { services } from '../services';
@@ -32,16 +32,27 @@ export async function callAnswer(request: Request, path: string): Promise<Respon
   const answer = await inTurn(() => answered(request, path, (person) => (who = person))).catch((error: unknown) => {
     if (error instanceof Trouble) return problemAnswer(error);
     if (isAway(error)) return problemAnswer(new Trouble('away'));
+    if (error instanceof URIError || isUnstorableText(error)) return problemAnswer(new Trouble('unreadable'));
     log.error({ err: error }, 'a fault');
     return problemAnswer(new Trouble('fault'));
   });
   answer.headers.set('cache-control', 'private, no-store');
   answer.headers.set('x-content-type-options', 'nosniff');
   log.info({ path: `/api/v1${path}`, person: who, status: answer.status, ms: Math.round(performance.now() - from) }, 'called');
-  if (request.method !== 'HEAD') return answer;
+  const known = isRead(request) && isKnown(request.headers.get('if-none-match'), answer.headers.get('etag'));
+  if (request.method !== 'HEAD' && !known) return answer;
   // What was made ready to be sent is put away: nobody reads it.
   await answer.body?.cancel();
-  return new Response(null, { status: answer.status, headers: answer.headers });
+  return new Response(null, { status: known ? 304 : answer.status, headers: answer.headers });
+}
+
+const isRead = ({ method }: Request) => method === 'GET' || method === 'HEAD';
+
+/** Whether whoever asks has what would be sent already (RFC 9110, 13.1.2: weak comparison). */
+function isKnown(asked: string | null, tag: string | null): boolean {
+  if (asked === null || tag === null) return false;
+  const bare = (one: string) => one.trim().replace(/^W\//, '');
+  return asked.trim() === '*' || asked.split(',').some((one) => bare(one) === bare(tag));
 }
 
 async function answered(request: Request, path: string, told: (person: string) => void): Promise<Response> {

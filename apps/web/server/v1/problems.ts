@@ -38,6 +38,11 @@ export const KINDS = {
     about: 'Bodies are `application/json` in UTF-8, without a content encoding.',
   },
   'not-json': { status: 400, title: 'This is no JSON', about: 'The body cannot be parsed, or is not UTF-8.' },
+  unreadable: {
+    status: 400,
+    title: 'This request cannot be read',
+    about: 'Its address or a text in it holds a NUL, half a character, or an escape that was cut off.',
+  },
   shape: {
     status: 422,
     title: 'This cannot be used',
@@ -62,6 +67,7 @@ const OF: Record<Problem['code'], Kind> = {
   'not-found': 'not-found',
   'nothing-to-do': 'conflict',
   'bad-page': 'shape',
+  'bad-request': 'unreadable',
   'too-large': 'too-large',
   held: 'held',
   duplicate: 'conflict',
