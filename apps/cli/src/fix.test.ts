@@ -70,6 +70,13 @@ test('standard input is fixed to standard output', () => {
   expect(call(['fix', '-'], '<p>a</p><h3></h3>')).toMatchObject({ out: '<p>a</p>' });
 });
 
+test('standard input with nothing to fix comes out as it went in', () => {
+  expect(call(['fix', '-'], '<h2>Boxes</h2>\r\n<p>A hive has a floor.</p>')).toMatchObject({
+    status: 0,
+    out: '<h2>Boxes</h2>\r\n<p>A hive has a floor.</p>',
+  });
+});
+
 test('a page that is still held ends with 1', () => {
   file('held.html', '<p><img src="a.png"></p>');
   expect(call(['fix', 'held.html']).status).toBe(1);

@@ -143,7 +143,11 @@ async function bytesAt(place: EntryPlace): Promise<Uint8Array> {
   }
 }
 
-async function standardInput(): Promise<Uint8Array> {
+/** What came on standard input: it can be read once, and may be asked for again. */
+let standard: Promise<Uint8Array> | undefined;
+const standardInput = () => (standard ??= readStandardInput());
+
+async function readStandardInput(): Promise<Uint8Array> {
   const parts: Buffer[] = [];
   for await (const part of process.stdin) parts.push(part as Buffer);
   return Buffer.concat(parts);

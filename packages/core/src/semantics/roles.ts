@@ -1,4 +1,4 @@
-import { elementParent, has, valueOf, closest, type ElementNode } from '../document/tree.ts';
+import { childElements, elementParent, has, valueOf, closest, type ElementNode } from '../document/tree.ts';
 import { carried, fact, type Page } from '../document/page.ts';
 import { lookup } from '../source/lookup.ts';
 
@@ -150,9 +150,23 @@ export function isFocusable(element: ElementNode): boolean {
   if (has(element, 'tabindex')) return true;
   if (element.tag === 'a' || element.tag === 'area') return hasHref(element);
   if (['button', 'select', 'textarea'].includes(element.tag)) return !has(element, 'disabled');
-  return element.tag === 'input'
-    ? valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled')
-    : element.tag === 'iframe';
+  if (element.tag === 'input') return valueOf(element, 'type')?.toLowerCase() !== 'hidden' && !has(element, 'disabled');
+  return element.tag === 'iframe' || isOpener(element) || hasControls(element) || isEditable(element);
+}
+
+/** The summary of a details element: the first one in it (HTML Living Standard, 4.11.2). */
+function isOpener(element: ElementNode): boolean {
+  if (element.tag !== 'summary') return false;
+  const { parent } = element;
+  return parent?.kind === 'element' && parent.tag === 'details' && childElements(parent).find(({ tag }) => tag === 'summary') === element;
+}
+
+const hasControls = (element: ElementNode) => (element.tag === 'audio' || element.tag === 'video') && has(element, 'controls');
+
+/** Editing hosts (HTML Living Standard, 6.8.1). */
+function isEditable(element: ElementNode): boolean {
+  const said = element.attributes.length > 0 ? valueOf(element, 'contenteditable')?.toLowerCase() : undefined;
+  return said === '' || said === 'true' || said === 'plaintext-only';
 }
 
 /** Whether an element cannot take focus for what is around it: it lies in an inert part, or in a fieldset that is switched off. */

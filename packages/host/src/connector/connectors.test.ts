@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { contentOf, folderConnector, joinParts, splitParts } from '../index.ts';
@@ -73,4 +73,38 @@ test('what the author wrote is told from the frame; a page that was cut short ha
   expect(contentOf('<main><!--content--><p>x</p>\n<!--/content--></main>')).toBe('<p>x</p>\n');
   expect(contentOf('<main><!--content--><p>x')).toBeNull();
   expect(contentOf('<!--/content--><!--content-->')).toBeNull();
+});
+
+test('nothing new is written out of the folder through a link, whatever lies on the way', async () => {
+  symlinkSync(outside, join(root, 'bees/drafts/away'));
+  symlinkSync(join(outside, 'not-yet.html'), join(root, 'bees/drafts/dangling.html'));
+  for (const path of ['away/new.png', 'away/deep/er/new.png', 'dangling.html'])
+    await expect(folder.putFile('bees', path, { bytes: Buffer.from('x'), mediaType: 'image/png' }, null)).rejects.toThrow('leads out');
+  expect(readdirSync(outside)).toEqual(['secret.html']);
+});
+
+test.each([
+  [
+    'windows-1252, which it does not name',
+    '<h2>Bienenstöcke “am Kanal”</h2>',
+    'windows-1252',
+    '<h2>Bienenst\u00f6cke \u0093am Kanal\u0094</h2>',
+  ],
+  [
+    'the encoding it names',
+    '<meta charset="iso-8859-2"><h2>Včelí úly</h2>',
+    'iso-8859-2',
+    '<meta charset="iso-8859-2"><h2>V\u00e8el\u00ed \u00faly</h2>',
+  ],
+  ['UTF-8 with its mark', '\ufeff<h2>Öffnung</h2>', 'utf-8', '\ufeff<h2>Öffnung</h2>'],
+])('a page in %s is read as it is meant, and goes back as it was', async (_what, text, encoding, written) => {
+  const bytes = Buffer.from(written, encoding === 'utf-8' ? 'utf8' : 'latin1');
+  writeFileSync(join(root, 'bees/drafts/old.html'), bytes);
+  const read = (await folder.read('bees/old.html'))!;
+  expect(read.html).toBe(text);
+  const pushed = await folder.push('bees/old.html', { html: text, note: '' }, read.tag);
+  expect([pushed.ok, readFileSync(join(root, 'bees/drafts/old.html')).equals(bytes)]).toEqual([true, true]);
+  if (encoding === 'utf-8') return;
+  await expect(folder.push('bees/old.html', { html: `${text}漢`, note: '' }, read.tag)).rejects.toThrow('lacks a character');
+  expect(readFileSync(join(root, 'bees/drafts/old.html')).equals(bytes)).toBe(true);
 });

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
-import { mkdir, readdir, readFile, realpath, rename, rm, stat, writeFile } from 'node:fs/promises';
-import { basename, dirname, join, relative, sep } from 'node:path';
+import { mkdir, readdir, readFile, readlink, realpath, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import { readBytes } from './charset.ts';
 import { HostTrouble, type Connector, type HostPage } from './types.ts';
 
 /** Where a place of a folder has what readers are shown, and what is still a draft. */
@@ -21,11 +22,20 @@ export function folderConnector(root: string): Connector {
     const folder = await realpath(root).catch(() => {
       throw new HostTrouble('away', 'The folder is not there.');
     });
-    const real = await realpath(path).catch(() => path);
-    const from = relative(real === path ? root : folder, real);
-    if (from.startsWith('..') || parts.some((part) => part.split(/[/\\]/).includes('..')))
+    const from = relative(folder, await realWay(path));
+    if (from === '..' || from.startsWith(`..${sep}`) || parts.some((part) => part.split(/[/\\]/).includes('..')))
       throw new HostTrouble('nonsense', `${parts.join('/')} leads out of the folder.`);
     return path;
+  }
+
+  /** Where a path really lies, every link followed: of what is not there yet, the folder that is, and the rest of the way. */
+  async function realWay(path: string): Promise<string> {
+    const real = await realpath(path).catch(() => null);
+    if (real !== null) return real;
+    // A link that leads nowhere is written through, too.
+    const link = await readlink(path).catch(() => null);
+    if (link !== null) return realWay(resolve(dirname(path), link));
+    return path === dirname(path) ? path : join(await realWay(dirname(path)), basename(path));
   }
   const bytesAt = (path: string) => readFile(path).catch(() => null);
   const [placeOf, addressOf] = [
@@ -78,14 +88,15 @@ export function folderConnector(root: string): Connector {
     },
     async read(remote) {
       const bytes = await bytesAt(await draft(remote));
-      return bytes && { ...(await seen(remote, bytes)), html: bytes.toString('utf8') };
+      return bytes && { ...(await seen(remote, bytes)), html: readBytes(bytes).text };
     },
     async push(remote, { html }, tag) {
       const path = await draft(remote);
       const now = await bytesAt(path);
       if (!now) return { ok: false, why: 'gone there' };
       if (sumOf(now) !== tag) return { ok: false, why: 'changed there' };
-      const bytes = Buffer.from(html);
+      const bytes = readBytes(now).encode(html);
+      if (!bytes) throw new HostTrouble('nonsense', `${addressOf(remote)} is kept in an encoding that lacks a character of the new text.`);
       await put(path, bytes);
       return { ok: true, tag: sumOf(bytes) };
     },
@@ -101,7 +112,10 @@ export function folderConnector(root: string): Connector {
       return { ok: true, tag, address: remote };
     },
     unpublish: async (remote) => rm(await published(remote), { force: true }),
-    shown: async (address) => (await bytesAt(await published(address)))?.toString('utf8') ?? null,
+    async shown(address) {
+      const bytes = await bytesAt(await published(address));
+      return bytes && readBytes(bytes).text;
+    },
     async files(place) {
       const paths = (await pathsIn(place)).filter((path) => !isPage(path));
       return Promise.all(paths.map(async (path) => told(path, await stat(await within(place, DRAFTS, path)))));

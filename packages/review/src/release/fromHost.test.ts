@@ -36,6 +36,25 @@ describe('what changes there', () => {
     expect(await lookAtHost(services, { collection: collection() })).toMatchObject({ pulled: 0 });
   });
 
+  test('comes here although whoever connected the host has left', async () => {
+    const { view, remote } = await both();
+    await there('PUT', remote, { parts: [{ name: 'main', html: `${GOOD}<p>After they left.</p>` }] });
+    const { made_by: id } = await db()
+      .selectFrom('connections')
+      .select('made_by')
+      .where('collection_id', '=', collection())
+      .executeTakeFirstOrThrow();
+    await db()
+      .updateTable('people')
+      .set({ disabled_on: '2026-01-01' as never })
+      .where('id', '=', id)
+      .execute();
+    const pulled = await lookAtHost(services, { collection: collection() });
+    await db().updateTable('people').set({ disabled_on: null }).where('id', '=', id).execute();
+    expect(pulled).toMatchObject({ pulled: 1, both: 0 });
+    expect((await look(view.slug)).revision).toMatchObject({ cause: 'pulled', by: 'Inkwell Check' });
+  });
+
   test('a page that is new there comes here with its address, whatever folder it lies in', async () => {
     await both();
     const made = await there('POST', 'api/places/bees/pages', {

@@ -15,7 +15,7 @@ import {
   type Linked,
   type LinkRow,
 } from '@inkwell/store';
-import type { Actor } from '../actor.ts';
+import { THE_SYSTEM, type Actor } from '../actor.ts';
 import { bringIn } from '../bringIn.ts';
 import { changeText } from '../changeText.ts';
 import { done, notFound, refused, type Result } from '../problems.ts';
@@ -57,8 +57,14 @@ export async function lookAtHost(services: Services, wish: { collection: number 
   }
 }
 
-/** What the host let its own authors change comes here too, whatever part whoever connected it has. */
-const letIn = (by: Actor, collection: number): Actor => ({ ...by, memberships: [{ collection, role: 'administrator' }] });
+/**
+ * What the host let its own authors change comes here too, whatever part whoever connected it has; where they have left, in the name of
+ * the system.
+ */
+function letIn(by: Actor, collection: number): Actor {
+  const who = by.disabled ? { ...by, id: THE_SYSTEM.id, name: THE_SYSTEM.name, disabled: false } : by;
+  return { ...who, memberships: [{ collection, role: 'administrator' }] };
+}
 
 async function pullAll(services: Services, by: Actor, connection: Connection, host: Connector): Promise<Pulled> {
   const here = await linkedPages(services.db, connection.collection_id);

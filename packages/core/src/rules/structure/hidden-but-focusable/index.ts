@@ -37,7 +37,7 @@ export const rule = defineRule({
 /** Reached by the Tab key. */
 function isReachable(element: ElementNode): boolean {
   return (
-    (element.attributes.length > 0 || element.tag === 'button') &&
+    (element.attributes.length > 0 || element.tag === 'button' || element.tag === 'summary') &&
     isFocusable(element) &&
     !(Number(valueOf(element, 'tabindex') ?? 0) < 0) &&
     !isShutOff(element)
