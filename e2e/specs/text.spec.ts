@@ -147,7 +147,9 @@ test('what comes from a word processor is cleaned, its typed list made real, and
   expect(source).not.toMatch(/mso|Mso|file:/);
 });
 
-test('Tab leaves the text, also from a list or a table', async ({ page }) => {
+test('Tab goes deeper in a list and on in a table and never leaves; Escape, then Tab, does; stray letters are no keys', async ({
+  page,
+}) => {
   await bringIn(
     page,
     '<h2>Wax</h2>\n<ul><li>One</li><li>Two</li></ul>\n<table><caption>C</caption><tr><th scope="col">A</th></tr>' +
@@ -155,12 +157,24 @@ test('Tab leaves the text, also from a list or a table', async ({ page }) => {
     freshTitle('Tab'),
   );
   await openText(page);
-  for (const words of ['Two', 'b']) {
+  for (const words of ['Wax', 'Two', 'b']) {
     await editor(page).getByText(words, { exact: true }).click();
     await expect(editor(page)).toBeFocused();
     await page.keyboard.press('Tab');
-    await expect(editor(page)).not.toBeFocused();
+    await expect(editor(page)).toBeFocused();
   }
+  await expect(editor(page).locator('li li')).toHaveText('Two');
+  await editor(page).getByText('Two', { exact: true }).click();
+  await page.keyboard.press('Shift+Tab');
+  await expect(editor(page).locator('li li')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Tab');
+  await expect(editor(page)).not.toBeFocused();
+  // What one goes on typing is no command: face, revision and page stay.
+  const address = page.url();
+  await page.keyboard.type('gynpu1');
+  await expect(editor(page)).toBeVisible();
+  expect(page.url()).toBe(address);
 });
 
 test('a table is worked on where one stands in it, and no other table is touched', async ({ page }) => {

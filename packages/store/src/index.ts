@@ -131,6 +131,7 @@ export {
   isRenewing,
   learnArrivals,
   leaveOut,
+  NOT_EXAMINED,
   lockPackage,
   loosePages,
   mendedEntries,

@@ -41,6 +41,8 @@ const FIXED = [
   ['Ctrl K', 'Find anything to do, any note, any page part; works everywhere'],
   ['Enter', 'In a fix, or on its heading: apply it and go to the next note'],
   ['Ctrl Enter', 'The same in a box made for several lines'],
+  ['Tab, Shift Tab', 'In Text and Source: deeper and back in a list, on and back in a table, indents'],
+  ['Escape, Tab', 'Leave Text or Source; single keys work again after Escape, or a press elsewhere'],
 ] as const;
 
 /** The keys of the Desk, each of which can be another: they are kept for the person. */

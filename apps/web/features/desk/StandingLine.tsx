@@ -134,7 +134,12 @@ export function StandingLine({ state, actions, can, query, onPage }: StandingLin
         <Button onPress={() => void actions.redo()} isDisabled={!desk.canRedo || !can.change}>
           Redo
         </Button>
-        <Button $look={signable ? 'main' : 'plain'} onPress={() => void actions.signOff()} isDisabled={busy || !can.signOff || !signable}>
+        <Button
+          $look={signable ? 'main' : 'plain'}
+          data-act="sign-off"
+          onPress={() => void actions.signOff()}
+          isDisabled={busy || !can.signOff || !signable}
+        >
           Sign off
         </Button>
       </Acts>

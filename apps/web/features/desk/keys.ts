@@ -20,6 +20,11 @@ function press(act: 'alike' | 'certain' | 'exception'): void {
   document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
 }
 
+/** Leads to the button of what decides: no single key does that by itself, wherever the focus is. */
+function focusOn(act: 'sign-off' | 'theme'): void {
+  document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.focus();
+}
+
 /** What some notes offer and others do not, by its usual key; what is always there has its own line on the sheet of keys. */
 const OF_NOTES = {
   a: 'Apply the fix, go to next',
@@ -31,8 +36,8 @@ const OF_NOTES = {
   z: 'Answer not sure',
   k: 'Next note of the same kind',
   e: 'Let it stand for a time',
-  h: 'For the theme or host',
-  g: 'Sign this revision off',
+  h: 'To “For the theme or host”',
+  g: 'To “Sign off”',
 } as const;
 
 /** Usual keys of what is not always there: other notes have them, or pages with others beside them. */
@@ -55,7 +60,7 @@ export function keysElsewhere(shortcuts: readonly Shortcut[], can: Permissions):
 /** What is done to the note in hand by a single key: the fix, its field, an answer, and what is done less often. */
 export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissions): Shortcut[] {
   const note = state.inHand?.note;
-  if (!note) return signKey(state, actions, can);
+  if (!note) return signKey(state, can);
   const answers = isToJudge(note) && can.rule;
   const fix: Shortcut[] = can.change
     ? [
@@ -75,14 +80,14 @@ export function keysOfNote(state: DeskState, actions: DeskActions, can: Permissi
   const aside: Shortcut[] = [
     { key: 'k', does: OF_NOTES.k, run: () => nextAlike(state, actions) },
     ...(can.letStand ? [{ key: 'e', does: OF_NOTES.e, run: () => press('exception') }] : []),
-    ...(can.rule ? [{ key: 'h', does: OF_NOTES.h, run: () => void actions.setElsewhere(note, true) }] : []),
+    ...(can.rule ? [{ key: 'h', does: OF_NOTES.h, run: () => focusOn('theme') }] : []),
   ];
-  return [...fix, ...answer, ...aside, ...signKey(state, actions, can)];
+  return [...fix, ...answer, ...aside, ...signKey(state, can)];
 }
 
-function signKey({ desk: { verdict, release } }: DeskState, actions: DeskActions, can: Permissions): Shortcut[] {
+function signKey({ desk: { verdict, release } }: DeskState, can: Permissions): Shortcut[] {
   const may = can.signOff && verdict === 'ready' && !isSigned(release);
-  return may ? [{ key: 'g', does: OF_NOTES.g, run: () => void actions.signOff() }] : [];
+  return may ? [{ key: 'g', does: OF_NOTES.g, run: () => focusOn('sign-off') }] : [];
 }
 
 /** The next open note of the same rule, round the page. */

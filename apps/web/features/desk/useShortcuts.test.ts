@@ -81,3 +81,20 @@ test('Ctrl or Command with K opens the palette from anywhere, also from a field'
     fireEvent.keyDown(on('p'), other);
   expect(open).toHaveBeenCalledTimes(2);
 });
+
+test('after a writing face has had the focus single keys are off, until the pointer goes elsewhere or Escape is pressed there', () => {
+  const { next } = start();
+  fireEvent.focusIn(on('.cm-editor span'));
+  fireEvent.keyDown(on('p'), { key: 'j' });
+  expect(next).not.toHaveBeenCalled();
+  fireEvent.keyDown(on('.cm-editor span'), { key: 'Escape' });
+  fireEvent.keyDown(on('p'), { key: 'j' });
+  expect(next).not.toHaveBeenCalled();
+  fireEvent.keyDown(on('p'), { key: 'Escape' });
+  fireEvent.keyDown(on('p'), { key: 'j' });
+  expect(next).toHaveBeenCalledTimes(1);
+  fireEvent.focusIn(on('.cm-editor span'));
+  fireEvent.pointerDown(on('p'));
+  fireEvent.keyDown(on('p'), { key: 'j' });
+  expect(next).toHaveBeenCalledTimes(2);
+});

@@ -1,7 +1,7 @@
 'use client';
 import { lookup } from '@inkwell/core';
 import type { KeySettings } from '@inkwell/store';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef, type RefObject } from 'react';
 
 export interface Shortcut {
   /** The key it has until somebody gives it another; it also names the shortcut. */
@@ -42,10 +42,11 @@ export function whyNotKey(
 export function useShortcuts(shortcuts: readonly Shortcut[], settings: KeySettings): KeyedShortcut[] {
   const keyed = useMemo(() => withOwnKeys(shortcuts, settings), [shortcuts, settings]);
   const { on } = settings;
+  const isQuiet = useQuietAfterWriting();
   useEffect(() => {
     if (!on) return;
     const listen = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target)) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target) || isQuiet.current) return;
       const shortcut = keyed.find((one) => one.key === event.key);
       if (!shortcut) return;
       event.preventDefault();
@@ -53,8 +54,40 @@ export function useShortcuts(shortcuts: readonly Shortcut[], settings: KeySettin
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
-  }, [keyed, on]);
+  }, [keyed, on, isQuiet]);
   return keyed;
+}
+
+/** Where one writes at length: letters typed there, or right after it was left, are no keys. */
+const WRITING = '.ProseMirror, .cm-editor';
+
+/**
+ * Whether single keys are off: from the moment a writing face takes the focus until the pointer is pressed elsewhere or Escape is. Whoever
+ * left it with a key may still be typing.
+ */
+function useQuietAfterWriting(): RefObject<boolean> {
+  const isQuiet = useRef(false);
+  useEffect(() => {
+    const within = (target: EventTarget | null) => target instanceof Element && target.closest(WRITING) !== null;
+    const focused = ({ target }: Event) => {
+      if (within(target)) isQuiet.current = true;
+    };
+    const pressed = ({ target }: Event) => {
+      if (!within(target)) isQuiet.current = false;
+    };
+    const escaped = ({ key, target }: KeyboardEvent) => {
+      if (key === 'Escape' && !within(target)) isQuiet.current = false;
+    };
+    document.addEventListener('focusin', focused);
+    document.addEventListener('pointerdown', pressed, true);
+    document.addEventListener('keydown', escaped);
+    return () => {
+      document.removeEventListener('focusin', focused);
+      document.removeEventListener('pointerdown', pressed, true);
+      document.removeEventListener('keydown', escaped);
+    };
+  }, []);
+  return isQuiet;
 }
 
 /** Ctrl or Command with K acts everywhere, in fields too: it writes nothing. */

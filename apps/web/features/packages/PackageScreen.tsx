@@ -37,6 +37,13 @@ const EVERY_MS = 1_000;
 
 type Trouble = Omit<Problem, 'code'>;
 
+/** What a package came to: whether all its pages are here, or which are not. */
+function whatCame({ newer, pages, notExamined }: PackageView): string {
+  if (notExamined === 0) return newer ? 'It is the version the collection is at.' : 'All its pages are here and audited.';
+  if (notExamined >= pages) return 'None of its pages could be examined. The reason for each is below.';
+  return `${notExamined} of ${pages} pages could not be examined. The reason for each is below; the other pages are audited.`;
+}
+
 /** What a package holds, and the word that brings it in; then how far it is. It may be left and come back to. */
 export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
   const [view, setView] = useState(atFirst);
@@ -75,7 +82,7 @@ export function PackageScreen({ atFirst }: { atFirst: PackageView }) {
       {state === 'arriving' && <Arriving view={view} onCancel={() => void dismiss()} />}
       {state === 'here' && view.collection && (
         <Line role="status">
-          {view.newer ? 'It is the version the collection is at.' : 'All its pages are here and audited.'}
+          {whatCame(view)}
           <ButtonLink $look="main" href={`/collections/${view.collection}`}>
             Open its ledger
           </ButtonLink>

@@ -141,11 +141,14 @@ export async function examineArrivals(
       await examineArrival(services, actor, page, await barOf(page), said.get(page.address));
     } catch (error) {
       if (!wish.last || isAway(error)) throw error;
-      await writing(services.db, (trx) => leaveOut(trx, found.id, page));
+      await writing(services.db, (trx) => leaveOut(trx, found.id, page, reasonOf(error)));
     }
   }
   await whenAllHere(services, found, found.collection_id);
 }
+
+/** Why a page could not be examined, short enough to be told beside it. */
+const reasonOf = (error: unknown) => (error instanceof Error ? error.message : String(error)).slice(0, 300);
 
 /** Writes a page that arrived as its first revision, just as it came; cleaned at the door, where that was said, as its second. */
 async function examineArrival(services: Services, actor: Actor, waiting: Arriving, bar: Bar, door?: AtTheDoor): Promise<void> {

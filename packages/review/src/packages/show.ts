@@ -15,6 +15,7 @@ import {
   type PackagePage,
   type PackageState,
   type Write,
+  NOT_EXAMINED,
 } from '@inkwell/store';
 import { jobById } from '@inkwell/work';
 import { unlessAllowed, type Actor } from '../actor.ts';
@@ -38,6 +39,8 @@ export interface PackageView {
   files: number;
   pages: number;
   troubles: { path: string; what: string }[];
+  /** Of its pages those that could not be examined: each is among the troubles, with the reason. */
+  notExamined: number;
   types: { type: string; many: number }[];
   /** What it holds that is no page: nobody looks inside by looking at a page. */
   attached: { kinds: { kind: string; many: number }[]; files: Package['attached'] };
@@ -95,6 +98,7 @@ async function viewOf(services: Services, at: Write, found: Package, wish: Packa
     files,
     pages: many,
     troubles,
+    notExamined: troubles.filter(({ what }) => what.startsWith(NOT_EXAMINED)).length,
     attached: { kinds: manyByKind(attached), files: attached },
     pasted: await pastedSums(at, id),
     cost: await costBefore(services, at, found),

@@ -289,11 +289,14 @@ export async function takeArrival(trx: Write, pageId: number): Promise<boolean> 
   return rows.length > 0;
 }
 
+/** How the trouble of a page begins that could not be examined. */
+export const NOT_EXAMINED = 'could not be examined';
+
 /** Leaves a page out of what arrives, or as it was before, and says so. */
-export async function leaveOut(trx: Write, id: number, { page_id: page, address, head }: Arriving): Promise<void> {
+export async function leaveOut(trx: Write, id: number, { page_id: page, address, head }: Arriving, why: string): Promise<void> {
   if (head === 0) await sql`delete from pages where id = ${page}`.execute(trx);
   else await sql`delete from arrivals where page_id = ${page}`.execute(trx);
-  const trouble = JSON.stringify([{ path: address, what: `could not be examined, and was left ${head === 0 ? 'out' : 'as it was'}` }]);
+  const trouble = JSON.stringify([{ path: address, what: `${NOT_EXAMINED}, and was left ${head === 0 ? 'out' : 'as it was'}: ${why}` }]);
   await sql`update packages set troubles = troubles || ${trouble}::jsonb where id = ${id}`.execute(trx);
 }
 

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Drop, WEIGHT_WORDS } from '@/ui/Drop';
+import { Day } from '@/ui/When';
 import { counted, FAMILY_WORDS } from '@/ui/words';
 import { keyOf, pageTextOf } from '../engine/pageText';
 import type { Engine } from '../engine/useEngine';
@@ -189,7 +190,7 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         >
           Let it stand for a time…
         </Button>
-        <Button $look="quiet" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>
+        <Button $look="quiet" data-act="theme" isDisabled={!can.rule || state.busy} onPress={() => void actions.setElsewhere(note, true)}>
           For the theme or host
         </Button>
         {isToJudge(note) && (
@@ -197,6 +198,18 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         )}
         <OnManyPages {...many} key={`theme ${note.id}`} stroke={{ act: 'elsewhere' }} disabled={!can.rule || state.busy} />
       </Aside>
+      {note.standing !== 'excepted' && note.exception && (
+        <Aside>
+          <span>
+            {'Some of its places have an exception until '}
+            <Day day={note.exception.until} />
+            {` by ${note.exception.by}, “${note.exception.reason}”`}
+          </span>
+          <Button $look="quiet" isDisabled={!can.letStand || state.busy} onPress={() => void actions.endException(note)}>
+            End these exceptions
+          </Button>
+        </Aside>
+      )}
       <ExceptionForm
         open={excepting}
         sentence={note.sentence}

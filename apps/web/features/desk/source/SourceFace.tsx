@@ -1,5 +1,5 @@
 'use client';
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
 import { html } from '@codemirror/lang-html';
 import { bracketMatching, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { EditorState } from '@codemirror/state';
@@ -242,12 +242,13 @@ export function SourceFace({ draft, notes, file, goTo, mayChange, busy, onTake }
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ 'aria-label': 'Source of the page' }),
           EditorView.editable.of(mayChange),
-          // Tab is left alone: it moves on, so that nobody is caught in the editor.
+          // Tab indents; Escape, then Tab, leaves the editor (CodeMirror's own way, WCAG 2.1.2).
           keymap.of([
             { key: 'Mod-s', preventDefault: true, run: () => (void latest.current.save(), true) },
             ...searchKeymap,
             ...defaultKeymap,
             ...historyKeymap,
+            indentWithTab,
           ]),
           EditorView.updateListener.of((update) => update.docChanged && latest.current.type(update.state.sliceDoc())),
         ],

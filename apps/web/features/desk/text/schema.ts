@@ -1,6 +1,7 @@
 import { lookup } from '@inkwell/core';
 import { Extension, Mark, mergeAttributes, Node, type Extensions, type JSONContent } from '@tiptap/core';
 import { ListItem } from '@tiptap/extension-list';
+import { Plugin } from '@tiptap/pm/state';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 
@@ -168,7 +169,39 @@ export function summaryOf(source: string): string {
   return [tag ? `<${tag}>` : '', words.length > LONGEST_SUMMARY ? `${words.slice(0, LONGEST_SUMMARY)} …` : words].filter(Boolean).join(' ');
 }
 
-/** A table with its caption; Tab is left alone, so that nobody is caught in it. */
+/**
+ * Tab and Shift+Tab go to the next and former cell of a table, put items deeper and back, and else do nothing: nobody leaves the text by
+ * surprise, to type letters that are keys elsewhere. Escape, then Tab, leaves it (WCAG 2.1.2).
+ */
+const Stay = Extension.create({
+  name: 'stay',
+  addKeyboardShortcuts() {
+    const { editor } = this;
+    const tab = (isBack: boolean) => {
+      if (isLeaving.has(editor)) return false;
+      const { commands } = editor;
+      if (editor.isActive('table')) void (isBack ? commands.goToPreviousCell() : commands.goToNextCell());
+      else if (editor.isActive('listItem')) void (isBack ? commands.liftListItem('listItem') : commands.sinkListItem('listItem'));
+      return true;
+    };
+    return { Tab: () => tab(false), 'Shift-Tab': () => tab(true) };
+  },
+  addProseMirrorPlugins() {
+    const { editor } = this;
+    const keydown = (_view: unknown, { key }: KeyboardEvent) => {
+      if (key === 'Escape') isLeaving.add(editor);
+      else if (key !== 'Tab' && key !== 'Shift') isLeaving.delete(editor);
+      return false;
+    };
+    const stays = () => (isLeaving.delete(editor), false);
+    return [new Plugin({ props: { handleDOMEvents: { keydown, focus: stays, mousedown: stays } } })];
+  },
+});
+
+/** Editors in which Escape was the last key. */
+const isLeaving = new WeakSet<object>();
+
+/** A table with its caption; what Tab does in it, `Stay` says. */
 const TextTable = Table.extend({
   addAttributes() {
     return {
@@ -201,7 +234,7 @@ const HeaderCell = TableHeader.extend({
   },
 });
 
-/** Items go deeper and back with Ctrl and a bracket: Tab moves on. */
+/** Items go deeper and back with Tab and Shift+Tab (`Stay`), or Ctrl and a bracket. */
 const Item = ListItem.extend({
   addKeyboardShortcuts() {
     return {
@@ -226,6 +259,7 @@ export function textExtensions(addressOf: (src: string) => string | null): Exten
       trailingNode: false,
       heading: { levels: [1, 2, 3, 4, 5, 6] },
     }),
+    Stay,
     Item,
     KeptAttributes,
     Phrase,
