@@ -35,8 +35,8 @@ test('what others do appears without reload: on the ledger, on the page two are 
   await odile.getByLabel(/^Alternative text/).fill('A hive of pine boards on a stand');
   await odile.getByRole('button', { name: /^Apply/ }).click();
   await expect(odile.getByText(/fixed by Odile Marsh/)).toBeVisible();
-  await expect(odile.getByText('Somebody has changed this page meanwhile.')).toBeHidden();
-  await expect(desk.getByText('Somebody has changed this page meanwhile.')).toBeVisible();
+  await expect(odile.getByText('Someone else has changed this page.')).toBeHidden();
+  await expect(desk.getByText('Someone else has changed this page.')).toBeVisible();
   await page.bringToFront();
   await expect(row).not.toContainText('Held');
   await desk.bringToFront();

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '../support/test';
 import { freshTitle } from '../support/desk';
+import { linkFor } from '../support/invited';
 import { signedInAs } from '../support/signIn';
 
 const NOBODY = { storageState: { cookies: [], origins: [] } };

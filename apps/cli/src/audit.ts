@@ -96,7 +96,9 @@ export async function* asText(
 
 function pageText({ path, title, verdict, findings, troubles = [] }: ReportedPage): string {
   const head = `${path}${title ? ` (${title})` : ''}: ${VERDICTS[verdict]}\n`;
-  const failed = troubles.map(({ rule, problem }) => `  The rule ${rule} failed on this page, and what it would find is not known: ${problem}\n`);
+  const failed = troubles.map(
+    ({ rule, problem }) => `  The rule ${rule} failed on this page, and what it would find is not known: ${problem}\n`,
+  );
   return head + findings.map(findingText).join('') + failed.join('');
 }
 

@@ -55,7 +55,9 @@ test('two on one page see each other; whoever leaves is seen no more', async () 
     if (!said.ok) throw new Error(said.problem.what);
     return said.value;
   };
-  expect(await here(INES)).toEqual({ version, others: [] });
+  expect(await here(INES)).toEqual({ version, own: true, others: [] });
+  expect(await here(RUTH)).toMatchObject({ own: false });
+  await here(RUTH, false);
   heard = [];
   expect((await here(RUTH)).others).toEqual(['Ines Calder']);
   expect((await told('here'))[0]).toMatchObject({ pages: [pageId] });

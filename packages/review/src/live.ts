@@ -1,4 +1,4 @@
-import { noticesFor, pageById, pageNow, readNotices, sayHere, snapshot, unreadNotices } from '@inkwell/store';
+import { noticesFor, pageById, pageNow, readNotices, sayHere, snapshot, unreadNotices, type PageNow } from '@inkwell/store';
 import { unlessAllowed, type Actor } from './actor.ts';
 import { done, notFound, type Result } from './problems.ts';
 import type { Services } from './services.ts';
@@ -6,12 +6,8 @@ import type { Services } from './services.ts';
 /** How long somebody's word holds that they are on a page; said again while they are, it never ends meanwhile. */
 const HOLDS_SECONDS = 45;
 
-/** Says that somebody is on a page, or has left it. Gives the page's version now, and who else is on it. */
-export async function amHere(
-  { db }: Services,
-  actor: Actor,
-  wish: { page: number; here: boolean },
-): Promise<Result<{ version: number; others: string[] }>> {
+/** Says that somebody is on a page, or has left it. Gives the page's version now, whether oneself made it, and who else is on it. */
+export async function amHere({ db }: Services, actor: Actor, wish: { page: number; here: boolean }): Promise<Result<PageNow>> {
   const page = await pageById(db, wish.page);
   if (!page) return notFound('This page');
   const barred = unlessAllowed(actor, 'see', { collection: page.collection_id });

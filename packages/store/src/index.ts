@@ -490,7 +490,7 @@ export {
   type StoredAnswer,
 } from './queries/answers.ts';
 export { listenTo, type Told } from './live.ts';
-export { noticesFor, pageNow, readNotices, sayHere, unreadNotices, type Notice } from './queries/live.ts';
+export { noticesFor, pageNow, readNotices, sayHere, unreadNotices, type Notice, type PageNow } from './queries/live.ts';
 export { cameBack, ownSlips, type CameBack, type OwnSlip } from './queries/learning.ts';
 export {
   addRemark,

@@ -1,4 +1,3 @@
-import { lookup } from '@inkwell/core';
 import { claimJob, extendLeases, failJob, finishJob, reclaimLapsed, sweepJobs, type Connection, type Job } from './queue.ts';
 
 /** Does one job. It may run twice, when a worker dies between doing and saying so: the second time must find it done. */
@@ -54,6 +53,7 @@ async function oneAfterAnother(
   { handlers, worker, signal, leaseSeconds = 30, idleMs = 200, mostAttempts = 5, onTrouble = () => undefined }: WorkOptions,
   inHand: Set<string>,
 ): Promise<void> {
+  const known = new Map(Object.entries(handlers));
   while (!signal.aborted) {
     const job = await claimJob(db, worker, leaseSeconds).catch((error: unknown) => void onTrouble(null, error));
     if (!job) {
@@ -62,7 +62,7 @@ async function oneAfterAnother(
     }
     inHand.add(job.id);
     try {
-      const handler = lookup(handlers, job.kind);
+      const handler = known.get(job.kind);
       if (!handler) throw new Error(`No handler is known for "${job.kind}".`);
       await handler(job);
       await finishJob(db, job, worker);

@@ -22,6 +22,13 @@ const AGAIN_MS = 25_000;
 /** What one did oneself has come back by then. */
 const OWN_MS = 1_200;
 
+interface PageNow {
+  version: number;
+  /** Whether oneself made that version: with a change to many pages, or in another tab. */
+  own: boolean;
+  others: readonly string[];
+}
+
 interface OnThisPageProps {
   page: number;
   version: number;
@@ -32,9 +39,9 @@ interface OnThisPageProps {
 
 /** Who else is on a page, and whether it was changed by somebody else since it was shown. */
 export function OnThisPage({ page, version, busy, onShow }: OnThisPageProps) {
-  const [now, setNow] = useState<{ version: number; others: readonly string[] } | null>(null);
+  const [now, setNow] = useState<PageNow | null>(null);
   const say = useCallback(async () => {
-    const sent = await send<{ version: number; others: string[] }>(`/api/pages/${page}/here`, { here: true });
+    const sent = await send<PageNow>(`/api/pages/${page}/here`, { here: true });
     if (sent.ok) setNow(sent.value);
   }, [page]);
   useEffect(() => {
@@ -59,7 +66,7 @@ export function OnThisPage({ page, version, busy, onShow }: OnThisPageProps) {
       {others.length > 0 && <span>{`${names(others)} ${others.length === 1 ? 'is' : 'are'} on this page too.`}</span>}
       {isBehind && (
         <>
-          <span>Somebody has changed this page meanwhile.</span>
+          <span>{now.own ? 'Your change to many pages has reached this page.' : 'Someone else has changed this page.'}</span>
           <Button $look="quiet" onPress={onShow}>
             Show it as it is now
           </Button>

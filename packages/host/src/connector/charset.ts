@@ -27,7 +27,7 @@ function decodeIn(encoding: string, bytes: Uint8Array): string {
     .replace(/[\u0080-\u009f]/g, (one) => HIGH[one.charCodeAt(0) - 0x80]!);
 }
 
-/** Reads a page that lies in a folder: UTF-8 where its bytes are that, else the encoding it names, else windows-1252 as browsers take it. */
+/** Reads a page in a folder: as UTF-8 where its bytes are that, else in the encoding it names, else in windows-1252 as browsers do. */;
 export function readBytes(bytes: Uint8Array): ReadBytes {
   try {
     // A byte order mark stays in the text, so that it goes back.

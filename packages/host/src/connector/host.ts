@@ -1,4 +1,3 @@
-import { lookup } from '@inkwell/core';
 import { contentOf, joinParts, splitParts, type Part } from './parts.ts';
 import { HostTrouble, type Connector, type HostFile, type HostPage, type HostPlace, type HostText, type Pushed } from './types.ts';
 
@@ -168,7 +167,8 @@ function textOf({ bytes }: Asked): string {
 }
 
 const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
-const areTexts = (value: Record<string, unknown>, keys: readonly string[]) => keys.every((key) => typeof lookup(value, key) === 'string');
+const areTexts = (value: Record<string, unknown>, keys: readonly string[]) =>
+  keys.every((key) => typeof Object.getOwnPropertyDescriptor(value, key)?.value === 'string');
 const isPage = (value: unknown): value is Told =>
   isObject(value) &&
   areTexts(value, ['id', 'address', 'title', 'kind', 'tag']) &&

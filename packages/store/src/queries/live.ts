@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
 import type { Database, Write } from '../database.ts';
+import { SYSTEM } from './people.ts';
 
 /** Says that somebody is on a page, for so many seconds, and tells it where it is news. 0: they have left. */
 export async function sayHere(
@@ -20,12 +21,18 @@ export async function sayHere(
       'pages', json_build_array(${of.page}::integer))::text)`.execute(db);
 }
 
-/** A page's version, and who else is on it. */
-export async function pageNow(
-  db: Database | Write,
-  of: { page: number; person: string },
-): Promise<{ version: number; others: string[] } | undefined> {
-  const { rows } = await sql<{ version: number; others: string[] }>`select version, coalesce((select json_agg(m.name order by m.name)
+export interface PageNow {
+  version: number;
+  own: boolean;
+  others: string[];
+}
+
+/** A page's version, whether it is oneself who last changed it, and who else is on it. */
+export async function pageNow(db: Database | Write, of: { page: number; person: string }): Promise<PageNow | undefined> {
+  const { rows } = await sql<PageNow>`select version, coalesce((select c.made_by from standing_changes c where c.page_id = pages.id
+        and c.version = pages.version and c.made_by <> ${SYSTEM} limit 1), (select r.made_by from revisions r where r.page_id = pages.id
+        and r.number = pages.head and pages.head_version = pages.version)) is not distinct from ${of.person} as own,
+      coalesce((select json_agg(m.name order by m.name)
       from here h join people m on m.id = h.person_id
       where h.page_id = pages.id and h.person_id <> ${of.person} and h.until > now()), '[]') as others
     from pages where id = ${of.page}`.execute(db);

@@ -198,18 +198,7 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         )}
         <OnManyPages {...many} key={`theme ${note.id}`} stroke={{ act: 'elsewhere' }} disabled={!can.rule || state.busy} />
       </Aside>
-      {note.standing !== 'excepted' && note.exception && (
-        <Aside>
-          <span>
-            {'Some of its places have an exception until '}
-            <Day day={note.exception.until} />
-            {` by ${note.exception.by}, “${note.exception.reason}”`}
-          </span>
-          <Button $look="quiet" isDisabled={!can.letStand || state.busy} onPress={() => void actions.endException(note)}>
-            End these exceptions
-          </Button>
-        </Aside>
-      )}
+      <PartlyExcepted note={note} disabled={!can.letStand || state.busy} onEnd={() => void actions.endException(note)} />
       <ExceptionForm
         open={excepting}
         sentence={note.sentence}
@@ -219,5 +208,23 @@ export function NoteInHand({ state, actions, engine, can, inHand, ahead, onCrite
         onGrant={(reason, until) => actions.letStand(note, reason, until)}
       />
     </Section>
+  );
+}
+
+/** Where some of its places have an exception, and others are open. */
+function PartlyExcepted({ note, disabled, onEnd }: { note: Numbered['note']; disabled: boolean; onEnd(): void }) {
+  const { exception, standing } = note;
+  if (!exception || standing === 'excepted') return null;
+  return (
+    <Aside>
+      <span>
+        {'Some of its places have an exception until '}
+        <Day day={exception.until} />
+        {` by ${exception.by}, “${exception.reason}”`}
+      </span>
+      <Button $look="quiet" isDisabled={disabled} onPress={onEnd}>
+        End these exceptions
+      </Button>
+    </Aside>
   );
 }
