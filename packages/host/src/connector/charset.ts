@@ -27,9 +27,8 @@ function decodeIn(encoding: string, bytes: Uint8Array): string {
     .replace(/[\u0080-\u009f]/g, (one) => HIGH[one.charCodeAt(0) - 0x80]!);
 }
 
-/** Reads a page in a folder: as UTF-8 where its bytes are that, else in the encoding it names, else in windows-1252 as browsers do. */ export function readBytes(
-  bytes: Uint8Array,
-): ReadBytes {
+/** Reads a page in a folder: UTF-8 where its bytes are that, else as the page names it, else windows-1252 as browsers do. */
+export function readBytes(bytes: Uint8Array): ReadBytes {
   try {
     // A byte order mark stays in the text, so that it goes back.
     const text = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes);
