@@ -17,7 +17,7 @@ async function told(text: string, write = true) {
 async function personOf(email: string) {
   const { rows } = await sql<{ id: string; department: string | null; leaves: string | null; parts: string }>`select p.id, p.department,
       p.disabled_on::text as leaves,
-      (select string_agg(role || ' ' || coalesce(collection_id::text, 'all'), ', ' order by id) from memberships where person_id = p.id) as parts
+      (select string_agg(role || ' ' || coalesce(collection_id::text, 'all'), ', ' order by role) from memberships where person_id = p.id) as parts
     from people p where email = ${email}`.execute(db());
   return rows[0];
 }
