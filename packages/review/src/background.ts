@@ -41,7 +41,7 @@ export async function auditAgain(services: Services, actor: Actor, wish: { pageI
 
 async function auditOnce(services: Services, actor: Actor, pageId: number): Promise<Result<'audited' | 'as it was'> | 'moved on'> {
   const read = await snapshot(services.db, async (at) => {
-    const found = await pageForEngine(at, { id: pageId, goneToo: true });
+    const found = await pageForEngine(at, { id: pageId, takenOutToo: true });
     return found ? { ...(await seenAt(at, found)), inputs: found.inputs } : null;
   });
   if (!read) return notFound('This page');

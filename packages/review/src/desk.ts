@@ -86,6 +86,8 @@ export interface Desk {
   html: string;
   /** Everything the audit of this revision saw and the house asks for, settled or not, in document order. */
   notes: Note[];
+  /** Titles of rules that failed in its audit: what they would find is not known. */
+  failedRules: string[];
   verdict: Verdict;
   release: Release;
   tally: Tally;
@@ -141,6 +143,7 @@ async function show(at: Write, services: Services, actor: Actor, found: PageForE
     revision: lines[0]!,
     html: text.html,
     notes: await notesOf(at, actor, page, findings, today),
+    failedRules: found.troubles.map(({ rule }) => ruleOf(rule)?.title ?? rule),
     verdict: word.verdict,
     release: word.release,
     elsewhere: word.elsewhere,

@@ -32,7 +32,7 @@ export interface Seen {
 export function see(services: Services, actor: Actor, act: Act, pageId: number): Promise<Result<Seen>> {
   return snapshot(services.db, async (at) => {
     const found = await pageForEngine(at, { id: pageId });
-    if (!found) return notFound('This page');
+    if (!found || found.page.gone_at !== null) return notFound('This page');
     return unlessAllowed(actor, act, { collection: found.page.collection_id }) ?? done(await seenAt(at, found));
   });
 }

@@ -174,7 +174,14 @@ async function recordAudit(
   change: { head?: number; title?: string; redo?: number[] },
 ): Promise<Recorded> {
   const { examined, revision, moves } = of;
-  const auditId = await addAudit(trx, { page_id: page.id, revision, engine: examined.engine, inputs: examined.inputs, moves });
+  const auditId = await addAudit(trx, {
+    page_id: page.id,
+    revision,
+    engine: examined.engine,
+    inputs: examined.inputs,
+    troubles: examined.troubles,
+    moves,
+  });
   const before = of.before && {
     findings: of.before.findings,
     texts: { before: of.before.html, after: of.after },

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { ruleOf } from '@inkwell/core';
 import {
   arrange,
   bringIn,
@@ -20,6 +21,7 @@ import {
   takeBackRuling,
   undo,
   type Desk,
+  type Services,
 } from './index.ts';
 import { bench, INES, RUTH } from './testing/bench.ts';
 
@@ -495,4 +497,25 @@ describe('a page’s bytes', () => {
     const { encoding, bytes_sha256: sha256 } = await revision(await look('broken-letters'), 1);
     expect([encoding, await kept(sha256!)]).toEqual(['utf-8', bytes.length]);
   });
+});
+
+test('a rule that fails on a page is told on its Desk, and all others still speak', async () => {
+  const failing: Services = {
+    db: services.db,
+    now: services.now,
+    engine: {
+      async run(task, wish) {
+        const given = await services.engine.run(task, wish);
+        return task === 'examine' ? { ...given, troubles: [{ rule: 'headings/blank', problem: 'met a case it was not made for' }] } : given;
+      },
+    },
+  };
+  const brought = await bringIn(failing, INES, {
+    collection: SLUG,
+    title: 'Failing',
+    incoming: { kind: 'text', text: '<p>A <img src="hive.png"></p>' },
+  });
+  const view = await look(brought.ok ? brought.value.slug : '');
+  expect(view.failedRules).toEqual([ruleOf('headings/blank')!.title]);
+  expect(view.notes.map(({ rule: id }) => id)).toContain('images/no-alternative');
 });

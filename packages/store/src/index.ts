@@ -393,6 +393,7 @@ export {
   addPerson,
   administratorsWithout,
   deedLines,
+  endOlderSessions,
   endSessions,
   forgetNewest,
   forgetWrong,

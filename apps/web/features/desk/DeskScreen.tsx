@@ -10,6 +10,7 @@ import { Button } from '@/ui/Button';
 import { ProblemNotice } from '@/ui/ProblemNotice';
 import { send } from '@/ui/send';
 import { isSigned } from '@/ui/Verdict';
+import { counted } from '@/ui/words';
 import { DeskFaces } from './DeskFaces';
 import { useEngine, useHealth, type Engine } from './engine/useEngine';
 import { filters } from './note/filter';
@@ -250,6 +251,16 @@ function Notes({ state, actions, engine, can, onCriterion }: NotesProps) {
       )}
       <Waiting busy={state.busy} onLeave={actions.leaveOff} />
       <EngineTrouble engine={engine} />
+      {state.desk.failedRules.length > 0 && (
+        <ProblemNotice
+          problem={{
+            what: `${counted(state.desk.failedRules.length, 'rule')} failed on this page`,
+            why: `What it would find is not known: ${state.desk.failedRules.join('; ')}.`,
+            kept: 'All other rules were run.',
+            next: 'Check the page for this yourself, and tell an administrator.',
+          }}
+        />
+      )}
       {drafting ? (
         <DraftPanel desk={state.desk} draft={draft} engine={engine} mayChange={can.change} taken={taken} onTake={take} />
       ) : (

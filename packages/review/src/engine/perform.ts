@@ -202,9 +202,10 @@ function parsed({ html, scope, title, address, neighbours }: Tasks['refer']['wis
 }
 
 function examined(page: Page, placed: PlacedText): Examined {
-  const { engine, findings } = auditPage(page);
+  const { engine, findings, troubles } = auditPage(page);
   return {
     engine,
+    troubles,
     findings: withSlips(page, placed.address, withActingRemedies(page, findings)),
     uses: useRowsOf(page, placed.address, findings),
     scope: page.scope,

@@ -1,4 +1,5 @@
 import type {
+  RuleTrouble,
   Arrangement,
   ColourSource,
   DoorAnswers,
@@ -45,6 +46,8 @@ export interface Examined extends Referred {
   makeUp: MakeUp;
   engine: string;
   findings: Finding[];
+  /** Rules that failed: what they would find is not known. */
+  troubles: readonly RuleTrouble[];
   /** What the registers hold of it. */
   uses: UseRow[];
 }

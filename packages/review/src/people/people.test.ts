@@ -13,6 +13,7 @@ import {
   mayTry,
   mySessions,
   nameFrom,
+  noteSecondFactor,
   readLink,
   removePerson,
   showDeeds,
@@ -255,4 +256,18 @@ test('who is removed may do nothing and has no address, and stays in the record;
   ]);
   const found = await showPeople(services, ADA, { words: GONE.slice(2) });
   expect(found.ok && found.value.people.map(({ name, signsIn }) => [name, signsIn])).toEqual([[GONE, false]]);
+});
+
+test('a second factor that comes or goes ends all other sessions, and its person is told at their address', async () => {
+  const email = `twofold-${process.pid}@larkmoor.example`;
+  const { id, secret } = await invited(email, 'Tova Fold');
+  await choosePassword(services, { secret, password: GOOD, hash });
+  await session(id, `old-${id}`);
+  await sql`update sessions set created_at = now() - interval '1 hour' where id = ${`old-${id}`}`.execute(db());
+  await session(id, `new-${id}`);
+  expect(await noteSecondFactor(services, { ...ADA, id, name: 'Tova Fold' }, { isThere: true })).toMatchObject({ ok: true });
+  const { rows } = await sql<{ id: string }>`select id from sessions where login_id = ${id}`.execute(db());
+  expect(rows).toEqual([{ id: `new-${id}` }]);
+  const told = await sql<{ subject: string }>`select subject from messages where address = ${email} order by id desc limit 1`.execute(db());
+  expect(told.rows[0]!.subject).toContain('A second factor was set up');
 });

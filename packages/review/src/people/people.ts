@@ -6,6 +6,7 @@ import {
   administratorsWithout,
   collectionBySlug,
   deedLines,
+  endOlderSessions,
   endSessions,
   givePart as writePart,
   letLeave,
@@ -205,11 +206,12 @@ export async function myWaysIn({ db }: Services, actor: Actor): Promise<Result<W
   return done(await waysIn(db, actor.id));
 }
 
-/** Writes down that an actor set up a second factor, or took it away again. */
+/** Writes down that an actor set up a second factor, or took it away again: their other sessions end, and they are told at their address. */
 export function noteSecondFactor(services: Services, actor: Actor, wish: { isThere: boolean }): Promise<Result<null>> {
   return writing(services.db, async (trx) => {
     const deed = wish.isThere ? 'set up a second factor' : 'took a second factor away';
     await writeDeed(trx, { by: actor.id, deed, person: actor.id });
+    await endOlderSessions(trx, actor.id);
     const { email } = (await personById(trx, actor.id)) ?? { email: null };
     const what = wish.isThere ? 'A second factor was set up' : 'Your second factor was taken away';
     if (email !== null) await addMessages(trx, [wayInChanged({ person: actor.id, name: actor.name, email }, what)]);

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import { sql } from 'kysely';
-import { hashOf, migrate, openDatabase, type Database } from '../index.ts';
+import { Migrator, sql } from 'kysely';
+import { hashOf, migrate, openDatabase, SECRET_PLACE, type Database } from '../index.ts';
+import { MIGRATIONS } from './index.ts';
 
 let admin: Database;
 let db: Database;
@@ -173,4 +174,56 @@ test('files are the same bytes in pieces', async () => {
   expect(rows).toHaveLength(1);
   expect(rows[0]!.bytes.length).toBe(rows[0]!.size);
   expect(rows[0]!.bytes.toString('utf8')).toContain('{');
+});
+
+describe('from the version before signatures ended', () => {
+  const OWN = `inkwell_before_031_${process.pid}`;
+  let older: Database;
+
+  beforeAll(async () => {
+    await sql.raw(`create database ${OWN}`).execute(admin);
+    older = openDatabase({ url: Object.assign(new URL(process.env.DATABASE_URL!), { pathname: `/${OWN}` }).href, most: 3 });
+    const dump = gunzipSync(readFileSync(join(__dirname, '../../fixtures/before-004.sql.gz'))).toString('utf8');
+    await older.connection().execute(async (one) => {
+      await sql.raw(dump).execute(one);
+      await sql`set search_path = public`.execute(one);
+    });
+    const migrator = new Migrator({ db: older, provider: { getMigrations: async () => MIGRATIONS } });
+    const { error } = await migrator.migrateTo('030-host-files');
+    if (error) throw error as Error;
+    // One page, signed by one person under two versions of the standard, and by another on an older text.
+    await sql`insert into profile_versions overriding system value select * from jsonb_populate_record(null::profile_versions, (select to_jsonb(v)
+        || jsonb_build_object('id', 9001, 'version', 9001) from profile_versions v order by id limit 1))`.execute(older);
+    await sql`insert into signatures (page_id, revision, profile_version_id, signed_by, signed_at)
+      select p.id, p.head - s.back, s.profile, 'system', now() - make_interval(hours => s.hours)
+      from (select id, head from pages where head > 1 order by id limit 1) p,
+        (values (0, (select min(id) from profile_versions), 3), (0, 9001, 2), (1, 9001, 5)) s (back, profile, hours)`.execute(older);
+    await sql`insert into messages (person_id, address, subject, body, sent_at) values
+      (null, 'a@larkmoor.example', 'x', E'Hello\n\nhttp://127.0.0.1/link/waits\n\nGoodbye', null),
+      (null, 'b@larkmoor.example', 'x', E'Hello\n\nhttp://127.0.0.1/link/went\n\nGoodbye', now())`.execute(older);
+    await migrate(older);
+  }, 60_000);
+
+  afterAll(async () => {
+    await older.destroy();
+    await sql.raw(`drop database ${OWN}`).execute(admin);
+  });
+
+  test('of what one person signed on a page the newest counts, and nothing of an older text', async () => {
+    const { rows } = await sql<{ profile: number; ended: boolean }>`select profile_version_id as profile, ended_at is not null as ended
+      from signatures order by signed_at`.execute(older);
+    expect(rows).toEqual([
+      { profile: 9001, ended: true },
+      { profile: expect.any(Number) as number, ended: true },
+      { profile: 9001, ended: false },
+    ]);
+  });
+
+  test('secrets stand in no words of messages; one that was not sent yet still goes out', async () => {
+    const { rows } = await sql<{ body: string; secret: string | null }>`select body, secret from messages order by address`.execute(older);
+    expect(rows).toEqual([
+      { body: `Hello\n\n${SECRET_PLACE}\n\nGoodbye`, secret: 'http://127.0.0.1/link/waits' },
+      { body: `Hello\n\n${SECRET_PLACE}\n\nGoodbye`, secret: null },
+    ]);
+  });
 });

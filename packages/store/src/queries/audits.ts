@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import type { Moves, RemedyName, Values } from '@inkwell/core';
+import type { Moves, RemedyName, Values, RuleTrouble } from '@inkwell/core';
 import type { Write } from '../database.ts';
 import { rowsFrom } from '../rows.ts';
 
@@ -8,15 +8,16 @@ export interface NewAudit {
   revision: number;
   engine: string;
   inputs: string;
+  troubles: readonly RuleTrouble[];
   moves: Moves;
 }
 
-export async function addAudit(trx: Write, { moves, ...audit }: NewAudit): Promise<number> {
+export async function addAudit(trx: Write, { moves, troubles, ...audit }: NewAudit): Promise<number> {
   const spans = moves.edits.map(({ start, end, text }) => [start, end, text.length]);
   return (
     await trx
       .insertInto('audits')
-      .values({ ...audit, moves: JSON.stringify(spans) })
+      .values({ ...audit, moves: JSON.stringify(spans), troubles: JSON.stringify(troubles) })
       .returning('id')
       .executeTakeFirstOrThrow()
   ).id;

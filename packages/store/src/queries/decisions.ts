@@ -161,7 +161,7 @@ export async function decidedSince(
     .select(['finding_id', 'standing', 'because', 'people.name as by', 'made_at'])
     .where('page_id', '=', pageId)
     .where('version', '>', version)
-    .$if(about !== null, (query) => query.where('finding_id', 'in', [-1, ...about!]))
+    .$if(about !== null, (query) => query.where(sql<boolean>`finding_id = any(${about!}::integer[])`))
     .$if(byPeople, (query) => query.where('because', '<>', 'audit'))
     .orderBy('standing_changes.id', 'desc')
     .limit(MOST_TOLD)

@@ -232,6 +232,12 @@ export async function endSessions(db: Database | Write, person: string, which: {
   return Number((await gone.executeTakeFirst()).numDeletedRows);
 }
 
+/** Ends every session of somebody but the newest: that in which they just changed how they sign in. */
+export async function endOlderSessions(db: Database | Write, person: string): Promise<void> {
+  await sql`delete from sessions where login_id = ${person} and id <> (select id from sessions where login_id = ${person}
+    order by created_at desc, id desc limit 1)`.execute(db);
+}
+
 /** How many passwords were wrong for each of some keys since then. */
 export async function wrongSince(db: Database | Write, keys: readonly string[], since: Date): Promise<Map<string, number>> {
   const { rows } = await sql<{ key: string; many: number }>`select key, count(*)::integer as many from wrong_passwords

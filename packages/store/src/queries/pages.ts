@@ -1,5 +1,5 @@
 import { sql, type RawBuilder, type Selectable } from 'kysely';
-import type { MakeUp, Reference } from '@inkwell/core';
+import type { MakeUp, Reference, RuleTrouble } from '@inkwell/core';
 import type { Database, Write } from '../database.ts';
 import type { Cause, Pages, Release, Revisions, SignOffs } from '../schema.ts';
 import { hashOf } from './files.ts';
@@ -35,21 +35,19 @@ function placedPages(db: Database | Write) {
     ]);
 }
 
-/** A page by its id; undefined for one that is not there, has gone, or lies in a collection that was taken out. */
+/** A page by its id, also one that has gone; undefined for one that is not there, or lies in a collection that was taken out. */
 export function pageById(db: Database | Write, id: number): Promise<PlacedPage | undefined> {
-  return placedPages(db)
-    .where('pages.id', '=', id)
-    .where('pages.gone_at', 'is', null)
-    .where('collections.taken_out_at', 'is', null)
-    .executeTakeFirst();
+  return placedPages(db).where('pages.id', '=', id).where('collections.taken_out_at', 'is', null).executeTakeFirst();
 }
 
 /**
  * The one way into a page for whoever writes: waits for its row, keeps others waiting until the transaction ends, and only then reads. What
- * was read in the statement that waits would be as it was before the wait. Undefined as for `pageById`.
+ * was read in the statement that waits would be as it was before the wait. Undefined for one that is not there, has gone, or lies in a
+ * collection that was taken out.
  */
 export async function lockPage(trx: Write, id: number): Promise<PlacedPage | undefined> {
-  return (await waitForPage(trx, id)) ? pageById(trx, id) : undefined;
+  const page = (await waitForPage(trx, id)) ? await pageById(trx, id) : undefined;
+  return page?.gone_at === null ? page : undefined;
 }
 
 /** The same, also of pages that have gone and of collections that were taken out: for what the system keeps right of them. */
@@ -144,25 +142,26 @@ export interface PageForEngine {
   /** Version of the engine that made its newest audit, and the hash of what that looked at. */
   engine: string;
   inputs: string;
+  /** Rules that failed in it. */
+  troubles: RuleTrouble[];
 }
 
 /**
- * A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none, where it
- * has gone or its collection was taken out. `goneToo`: for the system, which keeps audits of those right too.
+ * A page with its newest text, what that refers to and the bar it is held to, in one statement; undefined where there is none, or where
+ * its collection was taken out. `takenOutToo`: for the system, which keeps audits of those right too.
  */
 export async function pageForEngine(
   db: Database | Write,
-  which: { id: number; goneToo?: boolean } | { collection: string; slug: string },
+  which: { id: number; takenOutToo?: boolean } | { collection: string; slug: string },
 ): Promise<PageForEngine | undefined> {
-  const here = sql`c.taken_out_at is null and p.gone_at is null`;
   const where =
     'id' in which
-      ? sql`p.id = ${which.id} and ${which.goneToo ? sql`true` : here}`
+      ? sql`p.id = ${which.id} and ${which.takenOutToo ? sql`true` : sql`c.taken_out_at is null`}`
       : sql`c.slug = ${which.collection} and c.taken_out_at is null and p.slug = ${which.slug}`;
   const { rows } = await sql<
-    PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string }
+    PlacedPage & { html: string; refs: Reference[]; bar: Bar; engine: string; inputs: string; troubles: RuleTrouble[] }
   >`select p.*, c.title as collection_title, c.slug as collection_slug, s.bar_id, s.release, house.time_zone, house.elsewhere_holds,
-    t.html, a.engine, a.inputs,
+    t.html, a.engine, a.inputs, a.troubles,
       coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'target', target, 'fragment', fragment, 'alternative',
         alternative)) from page_references r where r.page_id = p.id), '[]') as refs,
       jsonb_build_object('id', b.id, 'versionId', v.id, 'contentType', b.content_type, 'profile', v.selection, 'vocabulary', v.vocabulary) as bar
@@ -172,8 +171,8 @@ export async function pageForEngine(
       where ${where}`.execute(db);
   const row = rows[0];
   if (!row) return undefined;
-  const { html, refs, bar, engine, inputs, ...page } = row;
-  return { page, html, references: refs, bar, engine, inputs };
+  const { html, refs, bar, engine, inputs, troubles, ...page } = row;
+  return { page, html, references: refs, bar, engine, inputs, troubles };
 }
 
 /** The newest text of a page. */

@@ -1,5 +1,5 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { RemedyName, Values } from '@inkwell/core';
+import type { RemedyName, RuleTrouble, Values } from '@inkwell/core';
 import type { Role, Standing, Answer, Made, Day } from './words.ts';
 
 // What audits saw, and what people made of it.
@@ -13,6 +13,8 @@ export interface Audits {
   inputs: string;
   /** Where places of the audit before went: start, end and new length of each stretch that was replaced. */
   moves: JSONColumnType<[number, number, number][]>;
+  /** Rules that failed on the page: what they would find is not known. */
+  troubles: JSONColumnType<RuleTrouble[], string | undefined, string>;
   made_at: Made;
 }
 

@@ -48,6 +48,7 @@ export function deskOf(html: string, number = 1, over: Partial<Desk> = {}): Desk
     revision,
     html,
     notes: notesOf(html),
+    failedRules: [],
     verdict: 'held',
     release: 'draft',
     tally: { must: 0, should: 0, consider: 0, judge: 0 },
