@@ -8,7 +8,7 @@ import { familyOf, type Report, type Rule } from '../rules/types.ts';
 import { identityOf, textAfter, textBefore, type Audit, type Finding, type Place } from './findings.ts';
 
 /** Raised with every change that can alter an outcome; stored with each audit. */
-export const ENGINE_VERSION = '0.10.0';
+export const ENGINE_VERSION = '0.10.1';
 
 /** A rule with what it does at an element, and at the end: all of one shape, for they are called by the ten thousand. */
 interface Part<Work> {

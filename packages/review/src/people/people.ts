@@ -206,7 +206,7 @@ export async function myWaysIn({ db }: Services, actor: Actor): Promise<Result<W
   return done(await waysIn(db, actor.id));
 }
 
-/** Writes down that an actor set up a second factor, or took it away again: their other sessions end, and they are told at their address. */
+/** Writes down that an actor set up a second factor, or took it away: their other sessions end, and they are told at their address. */
 export function noteSecondFactor(services: Services, actor: Actor, wish: { isThere: boolean }): Promise<Result<null>> {
   return writing(services.db, async (trx) => {
     const deed = wish.isThere ? 'set up a second factor' : 'took a second factor away';
