@@ -71,6 +71,14 @@ function policyFor(nonce: string): string {
 export const config = {
   matcher: [
     '/((?!_next/static|_next/image|api/|proof/|published/|thumbnail/|icon.svg).*)',
-    { source: '/(api|proof|published|thumbnail)/(.*)', missing: [{ type: 'header', key: 'content-type' }] },
+    {
+      source: '/(api|proof|published|thumbnail)/(.*)',
+      // A file of no known type comes without a content type: what tells a body is its length.
+      missing: [
+        { type: 'header', key: 'content-length' },
+        { type: 'header', key: 'transfer-encoding' },
+        { type: 'header', key: 'content-type' },
+      ],
+    },
   ],
 };

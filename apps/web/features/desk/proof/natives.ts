@@ -38,9 +38,6 @@ export const firstIn = caller<[selector: string], Element | null>('Element', 'qu
 export const matches = caller<[selector: string], boolean>('Element', 'matches');
 
 export const localNameOf = reader<string>('Element', 'localName');
-export const attributeOf = caller<[name: string], string | null>('Element', 'getAttribute');
-export const dropAttribute = caller<[name: string]>('Element', 'removeAttribute');
-export const removeElement = caller<[]>('Element', 'remove');
 export const appendTo = caller<[node: Node]>('Node', 'appendChild');
 export const holds = caller<[node: Node], boolean>('Node', 'contains');
 export const boxOf = caller<[], DOMRect>('Element', 'getBoundingClientRect');
